@@ -1,0 +1,27 @@
+const { join } = require('node:path');
+const web = require('jest-expo/web/jest-preset');
+
+const modules = join(__dirname, '..', 'node_modules');
+const transformed = [
+  '(jest-)?react-native',
+  '@react-native',
+  'expo',
+  '@expo',
+  '@expo-google-fonts',
+  'react-navigation',
+  '@react-navigation',
+  'd3-',
+  'internmap',
+  'uuid',
+  '@hookform',
+];
+
+/** Unit tests of the app run against the web target, as its users do. */
+module.exports = {
+  displayName: 'app',
+  preset: 'jest-expo/web',
+  rootDir: __dirname,
+  testMatch: ['**/*.test.ts', '**/*.test.tsx'],
+  transform: { ...web.transform, '\\.mjs$': web.transform['\\.[jt]sx?$'] },
+  transformIgnorePatterns: [`${modules}/(?!(${transformed.join('|')}))`],
+};

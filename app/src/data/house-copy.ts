@@ -1,0 +1,109 @@
+import type {
+  AirtightnessTest,
+  Area,
+  Change,
+  House,
+  Kind,
+  KindedRecord,
+  Stored,
+  Bodies,
+} from '@calvet/contract';
+import type { Kept } from './local-database';
+
+/** What this device holds of a house: its records in the newest state that the server told. */
+export interface HouseCopy {
+  /** Number of the last change that is in here. */
+  readonly upTo: number;
+  readonly records: ReadonlyMap<string, KindedRecord>;
+}
+
+/** A house as a screen sees it: without what was deleted, with what was entered and not yet sent. */
+export interface HouseView {
+  readonly house: House;
+  readonly areas: readonly Area[];
+  /** Newest first. */
+  readonly tests: readonly AirtightnessTest[];
+}
+
+export const EMPTY_COPY: HouseCopy = { upTo: 0, records: new Map() };
+
+/** The copies of houses that a device kept. */
+export function copiesOf({
+  copies,
+  records,
+}: Pick<Kept, 'copies' | 'records'>): ReadonlyMap<string, HouseCopy> {
+  const byHouse = new Map(copies.map(({ houseId }) => [houseId, new Map<string, KindedRecord>()]));
+  for (const { houseId, id, item } of records) byHouse.get(houseId)?.set(id, item);
+  return new Map(
+    copies.map(({ houseId, upTo }) => [houseId, { upTo, records: byHouse.get(houseId) ?? new Map() }]),
+  );
+}
+
+/** A copy with newer records taken in. */
+export function withRecords(copy: HouseCopy, records: readonly KindedRecord[], upTo: number): HouseCopy {
+  if (records.length === 0 && upTo === copy.upTo) return copy;
+  const merged = new Map(copy.records);
+  for (const item of records) {
+    const known = merged.get(item.record.id);
+    if (known === undefined || known.record.revision <= item.record.revision)
+      merged.set(item.record.id, item);
+  }
+  return { upTo: Math.max(upTo, copy.upTo), records: merged };
+}
+
+function changed(
+  current: KindedRecord | undefined,
+  houseId: string,
+  change: Change,
+): KindedRecord | undefined {
+  if (current === undefined && change.op !== 'create') return undefined;
+  const base = current?.record ?? {
+    id: change.id,
+    houseId,
+    revision: 0,
+    updatedAt: '',
+    updatedBy: '',
+    deletedAt: null,
+  };
+  const deletedAt = change.op === 'delete' ? 'pending' : change.op === 'restore' ? null : base.deletedAt;
+  const record = { ...base, ...change.body, deletedAt } as Stored<Bodies[Kind]>;
+  return { kind: change.kind, record } as KindedRecord;
+}
+
+/** A copy as it will be once changes that wait have been taken by the server. */
+export function withPending(copy: HouseCopy, houseId: string, pending: readonly Change[]): HouseCopy {
+  if (pending.length === 0) return copy;
+  const records = new Map(copy.records);
+  for (const change of pending) {
+    const next = changed(records.get(change.id), houseId, change);
+    if (next !== undefined) records.set(change.id, next);
+  }
+  return { ...copy, records };
+}
+
+const newestFirst = (a: AirtightnessTest, b: AirtightnessTest): number =>
+  b.performedOn.localeCompare(a.performedOn) || b.id.localeCompare(a.id);
+
+/** The house that a copy holds; null where it is not there or was deleted. */
+export function viewOf(copy: HouseCopy): HouseView | null {
+  let house: House | null = null;
+  const areas: Area[] = [];
+  const tests: AirtightnessTest[] = [];
+  for (const item of copy.records.values()) {
+    if (item.record.deletedAt !== null) continue;
+    switch (item.kind) {
+      case 'house':
+        house = item.record;
+        break;
+      case 'area':
+        areas.push(item.record);
+        break;
+      case 'airtightnessTest':
+        tests.push(item.record);
+        break;
+    }
+  }
+  if (house === null) return null;
+  // UUIDv7 sorts by the time of making.
+  return { house, areas: areas.sort((a, b) => a.id.localeCompare(b.id)), tests: tests.sort(newestFirst) };
+}

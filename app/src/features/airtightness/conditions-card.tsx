@@ -1,0 +1,70 @@
+import {
+  airtightnessTestBody,
+  TEST_STAGES,
+  type AirtightnessTest,
+  type AirtightnessTestBody,
+  type TestField,
+  type TestStage,
+} from '@calvet/contract';
+import type { Quantity } from '@calvet/core';
+import { Card } from '../../ui/card';
+import { Choice, type Option } from '../../ui/choice';
+import { DayField } from '../../ui/day-field';
+import { FieldGrid, Labelled, NumberField, TextField } from '../../ui/field';
+import { STAGE_WORDS } from './words';
+
+const STAGES: readonly Option<TestStage>[] = TEST_STAGES.map((stage) => ({
+  value: stage,
+  label: STAGE_WORDS[stage],
+}));
+
+const CONDITIONS = [
+  ['indoorTemperatureC', 'Temperature indoors', 'temperature'],
+  ['outdoorTemperatureC', 'Temperature outdoors', 'temperature'],
+  ['windMs', 'Wind', 'wind'],
+  ['altitudeM', 'Altitude', 'altitude'],
+  ['airPressurePa', 'Air pressure instead', 'airPressure'],
+] as const satisfies readonly (readonly [keyof AirtightnessTestBody, string, Quantity])[];
+
+interface ConditionsCardProps {
+  readonly test: AirtightnessTest;
+  readonly keep: (body: Partial<AirtightnessTestBody>) => void;
+  /** Where the figures find something missing or wrong. */
+  readonly trouble: { readonly field: TestField | null; readonly message: string } | null;
+}
+
+/** When, at which stage and in what weather the house was tested. */
+export function ConditionsCard({ test, keep, trouble }: ConditionsCardProps) {
+  return (
+    <Card title="Test">
+      <Labelled label="The house is at">
+        <Choice label="Stage" options={STAGES} value={test.stage} onChange={(stage) => keep({ stage })} />
+      </Labelled>
+      <DayField
+        label="Day on site"
+        value={test.performedOn}
+        onChange={(performedOn) => keep({ performedOn })}
+      />
+      <FieldGrid>
+        {CONDITIONS.map(([name, label, quantity]) => (
+          <NumberField
+            key={name}
+            label={label}
+            quantity={quantity}
+            value={test[name]}
+            schema={airtightnessTestBody.extract(name)}
+            message={trouble?.field?.name === name ? trouble.message : null}
+            onCommit={(si) => keep({ [name]: si })}
+          />
+        ))}
+      </FieldGrid>
+      <TextField
+        label="Note: seals set, doors, who was there"
+        maxLength={2000}
+        multiline
+        value={test.note}
+        onChange={(note) => keep({ note })}
+      />
+    </Card>
+  );
+}

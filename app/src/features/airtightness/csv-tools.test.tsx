@@ -1,0 +1,60 @@
+import type { AirtightnessTest, AirtightnessTestBody } from '@calvet/contract';
+import { fireEvent, screen, waitFor } from '@testing-library/react';
+import { useState } from 'react';
+import { renderInTheme } from '../../../test/in-theme';
+import { houseWith, testWith } from '../../../test/records';
+import { CsvTools } from './csv-tools';
+
+let kept: AirtightnessTest;
+
+function Tools({ first }: { readonly first: AirtightnessTest }) {
+  const [test, setTest] = useState(first);
+  kept = test;
+  const keep = (body: Partial<AirtightnessTestBody>) => setTest((before) => ({ ...before, ...body }));
+  return <CsvTools house={houseWith()} test={test} direction="depressurise" keep={keep} />;
+}
+
+/** A file as a browser hands it over; the test environment's own cannot be read as text. */
+function fileOf(name: string, text: string | (() => Promise<string>), size = text.length): File {
+  const file = new File([], name, { type: 'text/csv' });
+  const read = typeof text === 'string' ? () => Promise.resolve(text) : text;
+  Object.defineProperties(file, { text: { value: read }, size: { value: size } });
+  return file;
+}
+
+const choose = (file: File) =>
+  fireEvent.change(screen.getByLabelText('CSV file with readings'), { target: { files: [file] } });
+const pressures = () => kept.depressurise?.readings.map(({ pressurePa }) => pressurePa);
+
+test('readings of a file take the place of those of their direction, and can be taken back', async () => {
+  renderInTheme(<Tools first={testWith()} />);
+  choose(fileOf('a.csv', 'house_pressure_pa,flow_m3h\n-20,200\n-50,400\n'));
+  await screen.findByText('2 lines were imported.');
+  expect(pressures()).toEqual([-20, -50]);
+  expect(kept.depressurise?.baselineBeforePa).toEqual([0]);
+  fireEvent.click(screen.getByText('Undo'));
+  expect(pressures()).toHaveLength(6);
+});
+
+test('a file that does not fit changes nothing, and the line is named', async () => {
+  renderInTheme(<Tools first={testWith()} />);
+  choose(fileOf('b.csv', 'house_pressure_pa,flow_m3h\n-20,200\n-50,many\n'));
+  await waitFor(() => expect(screen.getByRole('alert').textContent).toContain('Line 3, flow_m3h'));
+  expect(screen.getByRole('alert').textContent).toContain('Nothing was imported.');
+  expect(pressures()).toHaveLength(6);
+});
+
+test('a file of 5 MB is not even read', async () => {
+  renderInTheme(<Tools first={testWith()} />);
+  choose(fileOf('c.csv', () => Promise.reject(new Error('It was read.')), 5_000_000));
+  await waitFor(() => expect(screen.getByRole('alert').textContent).toContain('c.csv has 5.0 MB'));
+});
+
+test('the message goes once a file fits', async () => {
+  renderInTheme(<Tools first={testWith()} />);
+  choose(fileOf('d.csv', 'nothing\n1\n'));
+  await screen.findByRole('alert');
+  choose(fileOf('a.csv', 'house_pressure_pa,flow_m3h\n-20,200\n'));
+  await waitFor(() => expect(pressures()).toEqual([-20]));
+  expect(screen.queryByText(/Nothing was imported/)).toBeNull();
+});

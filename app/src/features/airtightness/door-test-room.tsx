@@ -1,0 +1,123 @@
+import { testFigures, type AirtightnessTest, type House } from '@calvet/contract';
+import { useRouter } from 'expo-router';
+import { Pressable, StyleSheet, View } from 'react-native';
+import type { HouseView } from '../../data/house-copy';
+import { usePreferences } from '../../data/preferences';
+import { Button } from '../../ui/button';
+import { Card } from '../../ui/card';
+import { day, figure } from '../../ui/format';
+import { LineMark } from '../../ui/line-mark';
+import { Text } from '../../ui/text';
+import { usePalette } from '../../ui/theme';
+import { space } from '../../ui/tokens';
+import { Screen } from '../shell/screen';
+import { Empty } from '../shell/states';
+import { AnswerLine } from './answer-line';
+import { FitChartOnDemand } from './fit-chart-on-demand';
+import { targetFigure } from './target-figure';
+import { useAddTest } from './use-add-test';
+import { Verdict } from './verdict';
+import { STAGE_WORDS, TARGET_WORDS } from './words';
+
+function TestLine({
+  house,
+  test,
+  onOpen,
+}: {
+  readonly house: House;
+  readonly test: AirtightnessTest;
+  readonly onOpen: () => void;
+}) {
+  const palette = usePalette();
+  const { units } = usePreferences();
+  const figures = testFigures(house, test);
+  const { quantity } = TARGET_WORDS[house.target.quantity];
+  return (
+    <Pressable
+      role="link"
+      aria-label={`Door test of ${day(test.performedOn)}, ${STAGE_WORDS[test.stage]}`}
+      onPress={onOpen}
+      style={({ hovered }: { pressed: boolean; hovered?: boolean }) => [
+        styles.test,
+        { backgroundColor: palette.card, borderColor: palette.line },
+        hovered === true && { backgroundColor: palette.lakeTint },
+      ]}
+    >
+      <View style={styles.names}>
+        <Text look="strong">{STAGE_WORDS[test.stage]}</Text>
+        <Text look="small" tone="soft">
+          {day(test.performedOn)}
+        </Text>
+      </View>
+      {figures.state === 'figures' ? (
+        <View style={styles.figure}>
+          <Text look="figureStrong">{figure(targetFigure(house, figures).value, quantity, units)}</Text>
+          <Verdict verdict={figures.budget.verdict} />
+        </View>
+      ) : (
+        <View style={styles.figure}>
+          <LineMark mark="dotted" />
+          <Text look="small" tone="soft">
+            not finished
+          </Text>
+        </View>
+      )}
+    </Pressable>
+  );
+}
+
+/** Every door test of a house, the last one's answer first. */
+export function DoorTestRoom({ view: { house, tests } }: { readonly view: HouseView }) {
+  const router = useRouter();
+  const add = useAddTest(house.id, tests);
+  const [last] = tests;
+  const figures = last === undefined ? null : testFigures(house, last);
+  const open = (testId: string) =>
+    router.navigate({ pathname: '/houses/[houseId]/tests/[testId]', params: { houseId: house.id, testId } });
+  return (
+    <Screen
+      name={house.name}
+      detail="Door test"
+      back="/"
+      backLabel="Back to the houses"
+      footer={<Button label="New door test" icon="plus" kind="main" grow onPress={add} />}
+    >
+      {last === undefined || figures === null ? (
+        <Empty
+          title="Not tested yet"
+          text="A door test needs two temperatures, a baseline before and after, and five readings of house pressure and flow. Readings can also come from a file."
+        />
+      ) : (
+        <>
+          <AnswerLine house={house} figures={figures} />
+          {figures.state === 'figures' && (
+            <Card>
+              <FitChartOnDemand figures={figures} height={230} />
+            </Card>
+          )}
+          <View style={styles.list}>
+            {tests.map((test) => (
+              <TestLine key={test.id} house={house} test={test} onOpen={() => open(test.id)} />
+            ))}
+          </View>
+        </>
+      )}
+    </Screen>
+  );
+}
+
+const styles = StyleSheet.create({
+  list: { gap: space.s },
+  test: {
+    flexDirection: 'row',
+    alignItems: 'center',
+    justifyContent: 'space-between',
+    gap: space.m,
+    padding: space.m,
+    minHeight: 64,
+    borderWidth: 1,
+    borderRadius: 4,
+  },
+  names: { flex: 1, minWidth: 0 },
+  figure: { alignItems: 'flex-end', gap: 2 },
+});

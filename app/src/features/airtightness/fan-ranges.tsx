@@ -1,0 +1,106 @@
+import { namedFanRange, type NamedFanRange } from '@calvet/contract';
+import type { FanRange, Quantity } from '@calvet/core';
+import { useState } from 'react';
+import { StyleSheet, View } from 'react-native';
+import { Button } from '../../ui/button';
+import { Choice } from '../../ui/choice';
+import { FieldGrid, FieldMessage, NumberField, TextField } from '../../ui/field';
+import { Text } from '../../ui/text';
+import { space } from '../../ui/tokens';
+
+type Draft = { readonly name: string } & { readonly [K in keyof FanRange]: number | null };
+
+const EMPTY: Draft = { name: '', coefficient: null, exponent: null, minPa: null, maxPa: null };
+
+const FIGURES = [
+  ['coefficient', 'Coefficient, m³/h', 'plain'],
+  ['exponent', 'Exponent', 'plain'],
+  ['minPa', 'Lowest fan pressure', 'housePressure'],
+  ['maxPa', 'Highest fan pressure', 'housePressure'],
+] as const satisfies readonly (readonly [keyof FanRange, string, Quantity])[];
+
+function RangeForm({
+  taken,
+  onAdd,
+}: {
+  readonly taken: readonly string[];
+  readonly onAdd: (range: NamedFanRange) => void;
+}) {
+  const [draft, setDraft] = useState<Draft>(EMPTY);
+  const [message, setMessage] = useState<string | null>(null);
+  const add = (): void => {
+    const { error, value } = namedFanRange.validate(draft, { convert: false });
+    if (taken.includes(draft.name.trim())) setMessage('A range of this name is there already.');
+    else if (error !== undefined) {
+      setMessage('Fill in name and figures; the highest fan pressure must be above the lowest.');
+    } else onAdd({ ...value, name: value.name.trim() });
+  };
+  return (
+    <View style={styles.form}>
+      <Text look="small" tone="soft">
+        From the calibration of the fan: flow at 20 °C and 101 325 Pa = coefficient · (fan pressure)^exponent,
+        in m³/h and Pa.
+      </Text>
+      <TextField
+        label="Name of the ring or plate"
+        maxLength={60}
+        value={draft.name}
+        onChange={(name) => setDraft({ ...draft, name })}
+      />
+      <FieldGrid>
+        {FIGURES.map(([key, label, quantity]) => (
+          <NumberField
+            key={key}
+            label={label}
+            quantity={quantity}
+            value={draft[key]}
+            onCommit={(si) => setDraft((before) => ({ ...before, [key]: si }))}
+          />
+        ))}
+      </FieldGrid>
+      <FieldMessage message={message} />
+      <Button label="Add this range" onPress={add} />
+    </View>
+  );
+}
+
+interface FanRangesProps {
+  readonly ranges: readonly NamedFanRange[];
+  /** Range that the next reading is taken with. */
+  readonly current: string | null;
+  readonly onChoose: (name: string) => void;
+  readonly onChange: (ranges: readonly NamedFanRange[]) => void;
+}
+
+/** The rings and plates of the fan, and the one in use. */
+export function FanRanges({ ranges, current, onChoose, onChange }: FanRangesProps) {
+  const [isAdding, setAdding] = useState(ranges.length === 0);
+  return (
+    <View style={styles.form}>
+      {ranges.length > 0 && (
+        <Choice
+          label="Range in use"
+          options={ranges.map(({ name }) => ({ value: name, label: name }))}
+          value={current}
+          onChange={onChoose}
+        />
+      )}
+      {isAdding ? (
+        <RangeForm
+          taken={ranges.map(({ name }) => name)}
+          onAdd={(range) => {
+            onChange([...ranges, range]);
+            onChoose(range.name);
+            setAdding(false);
+          }}
+        />
+      ) : (
+        <Button kind="quiet" icon="plus" label="Another range" onPress={() => setAdding(true)} />
+      )}
+    </View>
+  );
+}
+
+const styles = StyleSheet.create({
+  form: { gap: space.s },
+});

@@ -1,0 +1,109 @@
+import { testReading, type TestReading } from '@calvet/contract';
+import { useState } from 'react';
+import { Pressable, StyleSheet, View } from 'react-native';
+import { FieldMessage } from '../../ui/field';
+import { decimals } from '../../ui/format';
+import { NumberInput } from '../../ui/number-input';
+import { Text } from '../../ui/text';
+import { usePalette } from '../../ui/theme';
+import { space, TOUCH } from '../../ui/tokens';
+
+/** How the flow of a reading is entered. */
+export type FlowMode = 'flow' | 'fan';
+
+/** How a reading was taken; one without either yet follows its run. */
+export function modeOf(reading: TestReading, fallback: FlowMode): FlowMode {
+  if (reading.fanPressurePa !== null) return 'fan';
+  return reading.flowM3h !== null ? 'flow' : fallback;
+}
+
+interface ReadingRowProps {
+  readonly number: number;
+  readonly reading: TestReading;
+  readonly mode: FlowMode;
+  /** Flow over the line's, less 1; null where there is no line yet. */
+  readonly offTheLine: number | null;
+  readonly message: string | null;
+  readonly onChange: (change: Partial<TestReading>) => void;
+  /** Absent on the empty row. */
+  readonly onOpen?: () => void;
+  readonly onLeaveEmpty?: () => void;
+}
+
+type Cell = 'pressurePa' | 'flowM3h' | 'fanPressurePa';
+
+/** One line of the readings table. Struck out it stays, crossed through, with its reason. */
+export function ReadingRow(props: ReadingRowProps) {
+  const { number, reading, mode, offTheLine, message, onChange, onOpen } = props;
+  const palette = usePalette();
+  const [troubles, setTroubles] = useState<Readonly<Partial<Record<Cell, string | null>>>>({});
+  const isStruck = reading.struckOut !== null;
+  const flowCell: Cell = mode === 'flow' ? 'flowM3h' : 'fanPressurePa';
+  const trouble = troubles.pressurePa ?? troubles[flowCell] ?? message;
+  const cell = (name: Cell, label: string, quantity: 'housePressure' | 'flow') => (
+    <NumberInput
+      label={`${label}, reading ${number}`}
+      quantity={quantity}
+      value={reading[name]}
+      schema={testReading.extract(name)}
+      hasError={(troubles[name] ?? null) !== null || (message !== null && name === 'pressurePa')}
+      onTrouble={(next) => setTroubles((before) => ({ ...before, [name]: next }))}
+      onCommit={(si) => onChange({ [name]: si })}
+      style={[styles.cell, isStruck && { textDecorationLine: 'line-through', color: palette.unseen }]}
+    />
+  );
+  return (
+    <View role="row" style={styles.whole}>
+      <View style={styles.row}>
+        <Pressable
+          role="button"
+          aria-label={
+            onOpen === undefined ? `Reading ${number}, empty` : `Reading ${number}: strike out or remove`
+          }
+          disabled={onOpen === undefined}
+          onPress={onOpen}
+          style={({ hovered }: { pressed: boolean; hovered?: boolean }) => [
+            styles.number,
+            onOpen !== undefined && { borderColor: palette.line, borderWidth: 1 },
+            hovered === true && { backgroundColor: palette.lakeTint },
+          ]}
+        >
+          <Text look="figure" tone={onOpen === undefined ? 'unseen' : 'ink'}>
+            {isStruck ? '×' : number}
+          </Text>
+        </Pressable>
+        {cell('pressurePa', 'House pressure', 'housePressure')}
+        {flowCell === 'flowM3h'
+          ? cell('flowM3h', 'Flow', 'flow')
+          : cell('fanPressurePa', 'Fan pressure', 'housePressure')}
+        <Text
+          look="figure"
+          tone={isStruck ? 'unseen' : 'ink'}
+          style={[styles.off, isStruck && { textDecorationLine: 'line-through' }]}
+        >
+          {offTheLine === null ? '' : `${offTheLine >= 0 ? '+' : ''}${decimals(offTheLine * 100, 1)}`}
+        </Text>
+      </View>
+      {mode === 'fan' && reading.fanRange !== null && (
+        <Text look="small" tone="soft" style={styles.under}>
+          {reading.fanRange}
+        </Text>
+      )}
+      {isStruck && (
+        <Text look="small" tone="soft" style={styles.under}>
+          struck out: {reading.struckOut}
+        </Text>
+      )}
+      <FieldMessage message={trouble} />
+    </View>
+  );
+}
+
+const styles = StyleSheet.create({
+  whole: { gap: 2 },
+  row: { flexDirection: 'row', alignItems: 'center', gap: space.s },
+  number: { width: TOUCH, height: TOUCH, alignItems: 'center', justifyContent: 'center', borderRadius: 3 },
+  cell: { flex: 1, textAlign: 'right' },
+  off: { width: 58, textAlign: 'right' },
+  under: { paddingLeft: TOUCH + space.s },
+});

@@ -1,0 +1,186 @@
+import {
+  READINGS_MAX,
+  type AirtightnessTest,
+  type AirtightnessTestBody,
+  type TestFigures,
+  type TestReading,
+  type TestRun,
+} from '@calvet/contract';
+import { unitOf, type Direction } from '@calvet/core';
+import { useEffect, useRef, useState } from 'react';
+import { StyleSheet, View } from 'react-native';
+import { v7 } from 'uuid';
+import { usePreferences } from '../../data/preferences';
+import { Button } from '../../ui/button';
+import { Card } from '../../ui/card';
+import { Choice } from '../../ui/choice';
+import { FieldMessage } from '../../ui/field';
+import { Text } from '../../ui/text';
+import { space, TOUCH } from '../../ui/tokens';
+import { useNote } from '../../ui/undo';
+import { BaselineCells } from './baseline-cells';
+import { FanRanges } from './fan-ranges';
+import { ReadingDialog } from './reading-dialog';
+import { modeOf, ReadingRow, type FlowMode } from './reading-row';
+
+const EMPTY_RUN: TestRun = { baselineBeforePa: [], baselineAfterPa: [], readings: [] };
+
+const emptyReading = (id: string): TestReading => ({
+  id,
+  pressurePa: null,
+  flowM3h: null,
+  fanPressurePa: null,
+  fanRange: null,
+  struckOut: null,
+});
+
+interface RunEditorProps {
+  readonly test: AirtightnessTest;
+  readonly direction: Direction;
+  readonly figures: TestFigures;
+  readonly keep: (body: Partial<AirtightnessTestBody>) => void;
+}
+
+/** What the figures find wrong in this run: in a reading, a baseline, or the run as a whole. */
+function troubleIn(figures: TestFigures, direction: Direction) {
+  if (figures.state === 'figures' || figures.field?.direction !== direction) return null;
+  const message = figures.state === 'refused' ? figures.refusal.message : figures.needs;
+  return { ...figures.field, message, code: figures.state === 'refused' ? figures.refusal.code : null };
+}
+
+const flipped = (reading: TestReading): TestReading =>
+  reading.pressurePa === null ? reading : { ...reading, pressurePa: -reading.pressurePa };
+
+/** Readings in one direction: baseline, table, baseline. Everything is kept as it is typed. */
+export function RunEditor({ test, direction, figures, keep }: RunEditorProps) {
+  const { units } = usePreferences();
+  const note = useNote();
+  const run = test[direction] ?? EMPTY_RUN;
+  const [emptyId, setEmptyId] = useState(() => v7());
+  const [openId, setOpenId] = useState<string | null>(null);
+  const [mode, setMode] = useState<FlowMode>(() =>
+    run.readings.some(({ fanPressurePa }) => fanPressurePa !== null) ? 'fan' : 'flow',
+  );
+  const lastRange = run.readings.findLast(({ fanRange }) => fanRange !== null)?.fanRange;
+  const [range, setRange] = useState<string | null>(lastRange ?? test.fanRanges[0]?.name ?? null);
+
+  const trouble = troubleIn(figures, direction);
+  // A change that is undone later must not take back what was typed meanwhile.
+  const latest = useRef(run);
+  useEffect(() => {
+    latest.current = run;
+  });
+  const keepRun = (change: Partial<TestRun>): void => keep({ [direction]: { ...latest.current, ...change } });
+  const points = figures.state === 'figures' ? figures.points : [];
+  const offTheLine = (id: string): number | null =>
+    points.find(({ readingId }) => readingId === id)?.offTheLine ?? null;
+
+  const changeReading = (id: string, change: Partial<TestReading>): void => {
+    const withRange = change.fanPressurePa != null ? { fanRange: range, ...change } : change;
+    if (id === emptyId) {
+      keepRun({ readings: [...run.readings, { ...emptyReading(id), ...withRange }] });
+      setEmptyId(v7());
+      return;
+    }
+    keepRun({
+      readings: run.readings.map((reading) => (reading.id === id ? { ...reading, ...withRange } : reading)),
+    });
+  };
+  const removeReading = (id: string): void => {
+    const at = run.readings.findIndex((reading) => reading.id === id);
+    const removed = run.readings.slice(at, at + 1);
+    const putBack = (): void => {
+      const { readings } = latest.current;
+      keepRun({ readings: [...readings.slice(0, at), ...removed, ...readings.slice(at)] });
+    };
+    keepRun({ readings: run.readings.filter((reading) => reading.id !== id) });
+    note({ text: 'The reading was removed.', undo: putBack });
+  };
+  const rows = run.readings.length < READINGS_MAX ? [...run.readings, emptyReading(emptyId)] : run.readings;
+  const open = run.readings.find(({ id }) => id === openId);
+  const openNumber = run.readings.findIndex(({ id }) => id === openId) + 1;
+  return (
+    <Card>
+      <BaselineCells
+        label="Baseline before"
+        values={run.baselineBeforePa}
+        message={trouble?.name === 'baselineBeforePa' ? trouble.message : null}
+        onChange={(baselineBeforePa) => keepRun({ baselineBeforePa })}
+      />
+      <Choice
+        label="How flow is read"
+        options={[
+          { value: 'flow', label: 'Flow' },
+          { value: 'fan', label: 'Fan pressure' },
+        ]}
+        value={mode}
+        onChange={setMode}
+      />
+      {mode === 'fan' && (
+        <FanRanges
+          ranges={test.fanRanges}
+          current={range}
+          onChoose={setRange}
+          onChange={(fanRanges) => keep({ fanRanges })}
+        />
+      )}
+      <View role="table" aria-label="Readings" style={styles.table}>
+        <View role="row" style={styles.head}>
+          <View style={styles.numberHead} />
+          <Text look="small" tone="soft" style={styles.cellHead}>
+            house, Pa
+          </Text>
+          <Text look="small" tone="soft" style={styles.cellHead}>
+            {mode === 'flow' ? `flow, ${unitOf('flow', units).symbol}` : 'fan, Pa'}
+          </Text>
+          <Text look="small" tone="soft" style={styles.offHead}>
+            off, %
+          </Text>
+        </View>
+        {rows.map((reading, i) => (
+          <ReadingRow
+            key={reading.id}
+            number={i + 1}
+            reading={reading}
+            mode={modeOf(reading, mode)}
+            offTheLine={offTheLine(reading.id)}
+            message={trouble?.readingId === reading.id ? trouble.message : null}
+            onChange={(change) => changeReading(reading.id, change)}
+            onOpen={reading.id === emptyId ? undefined : () => setOpenId(reading.id)}
+          />
+        ))}
+      </View>
+      {trouble?.code === 'wrong-sign' && (
+        <Button
+          label="Turn the sign of all readings"
+          onPress={() => keepRun({ readings: run.readings.map(flipped) })}
+        />
+      )}
+      {trouble?.code === 'no-spread' && <FieldMessage message={trouble.message} />}
+      <BaselineCells
+        label="Baseline after"
+        values={run.baselineAfterPa}
+        message={trouble?.name === 'baselineAfterPa' ? trouble.message : null}
+        onChange={(baselineAfterPa) => keepRun({ baselineAfterPa })}
+      />
+      {open !== undefined && (
+        <ReadingDialog
+          number={openNumber}
+          reading={open}
+          fanRanges={test.fanRanges}
+          onChange={(change) => changeReading(open.id, change)}
+          onRemove={() => removeReading(open.id)}
+          onClose={() => setOpenId(null)}
+        />
+      )}
+    </Card>
+  );
+}
+
+const styles = StyleSheet.create({
+  table: { gap: 6 },
+  head: { flexDirection: 'row', gap: space.s },
+  numberHead: { width: TOUCH },
+  cellHead: { flex: 1, textAlign: 'right' },
+  offHead: { width: 66, textAlign: 'right', marginLeft: -8 },
+});

@@ -1,0 +1,300 @@
+/** Names that do not read well when they are merely taken apart. */
+const LABELS: Readonly<Record<string, string>> = {
+  pressurePa: 'Barometric pressure',
+  ela4M2: 'Leak area, ELA at 4 Pa',
+  eqLA10M2: 'Leak area, EqLA at 10 Pa',
+  zoneOutdoorEqLA10M2: 'Leak area zone to outdoors',
+  houseZoneEqLA10M2: 'Leak area house to zone',
+  zoneOutdoorCoefficientM3hPaN: 'C zone to outdoors, m³/(h·Paⁿ)',
+  houseZoneCoefficientM3hPaN: 'C house to zone, m³/(h·Paⁿ)',
+  coefficientM3hPaN: 'C as measured, m³/(h·Paⁿ)',
+  referenceCoefficientM3hPaN: 'C at reference conditions, m³/(h·Paⁿ)',
+  viscosityPaS: 'Viscosity, Pa·s',
+  exponent: 'Exponent n',
+  exponentLow95: 'n, lower bound at 95 %',
+  exponentHigh95: 'n, upper bound at 95 %',
+  exponentStandardError: 'Standard error of n',
+  rSquared: 'r²',
+  reducedChiSquared: 'χ² for each degree of freedom',
+  q4M3h: 'q4',
+  q10M3h: 'q10',
+  q50M3h: 'q50',
+  q50: 'q50',
+  n50: 'n50',
+  qE50: 'qE50',
+  qF50: 'qF50',
+  n50PerHour: 'n50',
+  qE50M3hM2: 'qE50, per envelope area',
+  qF50M3hM2: 'qF50, per floor area',
+  q50Low95M3h: 'q50, lower bound at 95 %',
+  q50High95M3h: 'q50, upper bound at 95 %',
+  q50RangeLowM3h: 'q50, lower of n 0.55 and 0.75',
+  q50RangeHighM3h: 'q50, higher of n 0.55 and 0.75',
+  low95: 'Lower bound at 95 %',
+  high95: 'Upper bound at 95 %',
+  voidLow90: 'Void share, lower bound at 90 %',
+  voidHigh90: 'Void share, upper bound at 90 %',
+  standardErrorLnQ50: 'Standard error of q50',
+  minPa: 'Lowest fan pressure',
+  maxPa: 'Highest fan pressure',
+  pressureFloorPa: 'Gauge, least error',
+  pressureShare: 'Gauge, error by reading',
+  flowShare: 'Flow, error by reading',
+  ordinary: 'By ordinary least squares',
+  totalM3h: 'Ventilation in all',
+  creditM3h: 'Credit for infiltration',
+  infiltrationM3h: 'Infiltration',
+  ventilationM3h: 'Ventilation',
+  fanFlowM3h: 'Flow of the fan',
+  excessM3h: 'Over the limit',
+  limitFlowM3h: 'Flow at the limit',
+  limitM3h: 'q50 at the limit',
+  holeAreaM2: 'Hole',
+  changeM3h: 'Change of q50',
+  uncertaintyM3h: 'Uncertainty of the change',
+  closedFlowM3h: 'q50 with the zone closed',
+  openFlowM3h: 'q50 with the zone open',
+  throughZoneM3h: 'Flow through the zone',
+  weatherFactor: 'Weather and shielding factor',
+  outdoorEnvelopeShare: 'Share of envelope to outdoors',
+  balanced: 'Supply and exhaust balanced',
+  rsi: 'R',
+  cavityRsi: 'R of the cavity',
+  frameRsi: 'R of the frame',
+  labelRsi: 'R on the label',
+  voidRsi: 'R of a void',
+  restRsi: 'R of all the rest, with films',
+  otherRsi: 'R of the other layers',
+  insideRsi: 'R on the inside',
+  outsideRsi: 'R on the outside',
+  gapRsi: 'R of a gap',
+  fibreRsi: 'R of the batt',
+  foamRsi: 'R of the foam',
+  wantedRsi: 'R wanted',
+  reachedRsi: 'R reached',
+  leastRsi: 'Least R',
+  gainedRsi: 'R gained',
+  gainedShare: 'Gain',
+  effectiveRsi: 'Effective R',
+  totalRsi: 'R of all layers and films',
+  upperRsi: 'R by parallel paths',
+  lowerRsi: 'R by isothermal planes',
+  solidEffectiveRsi: 'Effective R, solid members',
+  leanEffectiveRsi: 'Effective R, lean framing',
+  framingFraction: 'Framing share',
+  leanFramingFraction: 'Framing share, lean framing',
+  uValue: 'U',
+  averageUValue: 'Average U',
+  plainUValue: 'U with sound insulation',
+  plannedUValue: 'U as planned',
+  asBuiltUValue: 'U as built',
+  greatestUValue: 'Greatest U',
+  deltaUFasteners: 'U added by fasteners',
+  deltaUVoids: 'U added by the grade',
+  deltaUAWK: 'Heat loss added',
+  extraHeatKwhPerYear: 'Extra heat a year',
+  equivalentEmptyAreaM2: 'Like leaving empty',
+  transmissionWK: 'Heat loss of the envelope',
+  areasWK: 'Through areas',
+  junctionsWK: 'Through junctions',
+  plannedWK: 'Heat loss as planned',
+  asBuiltWK: 'Heat loss as built',
+  greatestTransmissionWK: 'Greatest heat loss',
+  differenceW: 'Load added',
+  transmissionW: 'By transmission',
+  airW: 'By air',
+  totalW: 'In all',
+  psiWmK: 'ψ of the junction',
+  perM2: 'Fasteners',
+  areaM2: 'Area',
+  penetrationM: 'Depth into the layer',
+  fill: 'Filled to',
+  meanFill: 'Mean fill of compressed parts',
+  voidFraction: 'Void share',
+  compressedFraction: 'Compressed share',
+  negligibleVoidFraction: 'Void share that counts as none',
+  labelThicknessM: 'Thickness on the label',
+  labelDensityKgM3: 'Density by the label',
+  atThicknessM: 'At a thickness of',
+  specifiedMassKgM2: 'Specified mass',
+  leastMassKgM2: 'Least mass',
+  massKgM2: 'Mass reached',
+  achievedDensityKgM3: 'Density reached',
+  bagsPerM2: 'Bags',
+  bagMassKg: 'Mass of a bag',
+  bags: 'Bags used',
+  row: 'Line of the table',
+  moreCavities: 'More cavities to look at',
+  shareObserved: 'Share of the area seen',
+  supportedGrade: 'Grade supported so far',
+  likeliestGrade: 'Likeliest grade',
+  gradeByVoids: 'Grade by voids',
+  cap: 'Best grade by workmanship',
+  I: 'Grade I',
+  II: 'Grade II',
+  III: 'Grade III',
+  none: 'No grade',
+  sdM: 'sd value',
+  sdDryM: 'sd value, dry',
+  sdDampM: 'sd value, damp',
+  tightSdM: 'sd value that counts as tight',
+  condensingLayer: 'Layer on whose inside water may condense',
+  controlLayer: 'Layer that controls vapour',
+  layer: 'Layer',
+  shareOutside: 'Share of R outside of it',
+  leastShareOutside: 'Least share of R outside of it',
+  gainedKgM2: 'Gained in the month',
+  heldKgM2: 'Held at its end',
+  peakKgM2: 'Most water held',
+  endKgM2: 'Left after a year',
+  startMonth: 'Year starts with',
+  peakMonth: 'Wettest month',
+  driesInBoth: 'Dries in both states',
+  airBarrierLayer: 'Layer that is the air barrier',
+  lengthsM: 'Lengths of places',
+  ends: 'Where it lies',
+  areaId: 'Area',
+  junctionId: 'Junction',
+  penetrationId: 'Penetration',
+  continuityByLength: 'Continuity by length',
+  neededLengthM: 'Length needed',
+  sealedLengthM: 'Length sealed',
+  looseEdgesWithoutLength: 'Loose edges of unknown length',
+  id: 'Name',
+  ids: 'Mends',
+  leakM3h: 'Leak at 50 Pa',
+  effect: 'Share that a mend closes',
+  fixes: 'Mends to try together',
+  confidence: 'Chance to reach',
+  draws: 'Draws',
+  seed: 'Seed of the draws',
+  keptShare: 'Draws kept',
+  scaled: 'Leaks scaled to the test',
+  chanceNow: 'Chance now',
+  chanceAll: 'Chance with all mends',
+  chanceFixes: 'Chance with these mends',
+  meanLeakM3h: 'Mean leak',
+  meanReductionM3h: 'Mean reduction',
+  list: 'Shortest list',
+  items: 'Leaks',
+  touchesAirBarrier: 'Touches the air barrier',
+  enclosedSixSides: 'Enclosed on all six sides',
+  splitAroundServices: 'Split around wires and pipes',
+  behindBoxes: 'Filled behind boxes',
+  pipesOnWarmSide: 'Water pipes on the warm side',
+  heldInPlace: 'Held in place',
+  verified: 'Seen and verified',
+  hasSill: 'With a sill plate',
+  corners: 'Corners',
+  outlines: 'Outlines of voids',
+  outlineAreasM2: 'Areas of outlines',
+  voidAreaM2: 'Void',
+  x: 'x',
+  y: 'y',
+};
+
+/** The unit at the end of a name; the unit of the figure says it. */
+const UNIT_ENDING = /(?:M3hM2|M3h|KgM3|KgM2|WmK|WK|Kd|Kg|M2|M3|Ms|Pa|M|C|W)$/;
+
+/** What a member of an input or output is called on the screen. */
+export function labelOf(name: string, siblings: Readonly<Record<string, unknown>> = {}): string {
+  if (name === 'pressurePa' && ('flowM3h' in siblings || 'fanPressurePa' in siblings))
+    return 'House pressure';
+  const known = LABELS[name];
+  if (known !== undefined) return known;
+  const words = name
+    .replace(UNIT_ENDING, '')
+    .replace(/([a-z0-9])([A-Z])/g, '$1 $2')
+    .toLowerCase();
+  return words.charAt(0).toUpperCase() + words.slice(1);
+}
+
+const ITEMS: Readonly<Record<string, string>> = {
+  lengthsM: 'place',
+  ends: 'end',
+  fixes: 'mend',
+  chances: 'grade',
+  repeats: 'reading',
+  table: 'line',
+  work: 'work',
+  baselineBeforePa: 'baseline before',
+  baselineAfterPa: 'baseline after',
+  penetrations: 'penetration',
+};
+
+/** One of a list, in words without a capital: `layers` → "layer". */
+export function itemOf(list: string): string {
+  const known = ITEMS[list];
+  if (known !== undefined) return known;
+  const plural = labelOf(list).toLowerCase().split(' ').slice(0, 2).join(' ');
+  return plural.replace(/ies$/, 'y').replace(/s$/, '');
+}
+
+export const MONTHS: readonly string[] = [
+  'January',
+  'February',
+  'March',
+  'April',
+  'May',
+  'June',
+  'July',
+  'August',
+  'September',
+  'October',
+  'November',
+  'December',
+];
+
+/** The same with its article: `observations` → "an observation". */
+export function oneOf(list: string): string {
+  const item = itemOf(list);
+  return `${/^[aeiou]/.test(item) ? 'an' : 'a'} ${item}`;
+}
+
+/** Heading of one item of a list; months go by their names. */
+export function itemTitle(list: string, index: number): string {
+  if (list === 'months') return MONTHS[index] ?? String(index + 1);
+  const item = itemOf(list);
+  return `${item.charAt(0).toUpperCase()}${item.slice(1)} ${index + 1}`;
+}
+
+const OPTIONS: Readonly<Record<string, string>> = {
+  iso9972: 'ISO 9972',
+  astmE779: 'ASTM E779',
+  iso6946: 'Combined, ISO 6946',
+  parallelPath: 'Parallel paths',
+  isothermalPlanes: 'Isothermal planes',
+  n50: 'n50, per volume',
+  qE50: 'qE50, per envelope area',
+  qF50: 'qF50, per floor area',
+  q50: 'q50, flow',
+  iso: 'ISO',
+  na: 'North American',
+  horizontal: 'Sideways (wall)',
+  up: 'Upwards',
+  down: 'Downwards',
+  voidFraction: 'Share of void, ANSI 301',
+  airVoid: 'Air-void level, ISO 6946',
+  underfilled: 'Filled too thin',
+  compressed: 'Pressed together',
+  none: 'No grade',
+  looseFill: 'Loose fill',
+  sprayedFoam: 'Sprayed foam',
+  notSeen: 'Not seen',
+  notNeeded: 'Not needed',
+  'pass-not-proven': 'Pass, not proven',
+  fail: 'Fails',
+  'no-demonstrable-change': 'No change shown',
+  'not-asked': 'Not asked for',
+  'not-known': 'Not known',
+};
+
+/** The word for an option, a verdict or a state. */
+export function wordOf(value: string | number | boolean): string {
+  if (typeof value === 'boolean') return value ? 'Yes' : 'No';
+  const text = String(value);
+  const known = OPTIONS[text];
+  if (known !== undefined) return known;
+  const words = text.replace(/([a-z])([A-Z])/g, '$1 $2').replaceAll('-', ' ');
+  return words.charAt(0).toUpperCase() + words.slice(1);
+}

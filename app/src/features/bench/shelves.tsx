@@ -1,0 +1,90 @@
+import type { OperationName } from '@calvet/core/operations';
+import { useRouter } from 'expo-router';
+import { useState } from 'react';
+import { Pressable, StyleSheet, View } from 'react-native';
+import { TextField } from '../../ui/field';
+import Icon from '../../ui/icon-font/icon-set';
+import { Text } from '../../ui/text';
+import { usePalette } from '../../ui/theme';
+import { space, TOUCH } from '../../ui/tokens';
+import { CATALOGUE, SHELVES, slugOf } from './catalogue';
+
+interface ShelvesProps {
+  readonly chosen?: OperationName | null;
+  /** In the narrow column beside a form: titles only. */
+  readonly isCompact?: boolean;
+}
+
+/** Everything that can be worked out, found by a word or by its shelf. */
+export function Shelves({ chosen = null, isCompact = false }: ShelvesProps) {
+  const router = useRouter();
+  const palette = usePalette();
+  const [filter, setFilter] = useState('');
+  const wanted = filter.trim().toLowerCase();
+  const shelves = SHELVES.map(({ title, names }) => ({
+    title,
+    names: names.filter((name) => {
+      const { title: own, tells } = CATALOGUE[name];
+      return `${title} ${own} ${tells}`.toLowerCase().includes(wanted);
+    }),
+  })).filter(({ names }) => names.length > 0);
+  return (
+    <View style={styles.shelves}>
+      <TextField label="Find by a word" value={filter} onChange={setFilter} />
+      {shelves.length === 0 && <Text tone="soft">Nothing here goes by that word.</Text>}
+      {shelves.map(({ title, names }) => (
+        <View key={title} role="group" aria-label={title}>
+          <Text look="strong" tone="soft" level={2} style={styles.title}>
+            {title}
+          </Text>
+          <View style={[styles.shelf, { backgroundColor: palette.card, borderColor: palette.line }]}>
+            {names.map((name, i) => {
+              const isChosen = name === chosen;
+              return (
+                <Pressable
+                  key={name}
+                  role="link"
+                  aria-label={CATALOGUE[name].title}
+                  aria-current={isChosen ? 'page' : undefined}
+                  onPress={() =>
+                    router.navigate({ pathname: '/bench/[operation]', params: { operation: slugOf(name) } })
+                  }
+                  style={({ hovered }: { pressed: boolean; hovered?: boolean }) => [
+                    styles.entry,
+                    i > 0 && { borderTopWidth: 1, borderTopColor: palette.line },
+                    (hovered === true || isChosen) && { backgroundColor: palette.lakeTint },
+                  ]}
+                >
+                  <View style={styles.words}>
+                    <Text look={isChosen || !isCompact ? 'strong' : 'body'}>{CATALOGUE[name].title}</Text>
+                    {!isCompact && (
+                      <Text look="small" tone="soft">
+                        {CATALOGUE[name].tells}
+                      </Text>
+                    )}
+                  </View>
+                  {!isCompact && <Icon name="chevron-right" size={22} color={palette.soft} />}
+                </Pressable>
+              );
+            })}
+          </View>
+        </View>
+      ))}
+    </View>
+  );
+}
+
+const styles = StyleSheet.create({
+  shelves: { gap: space.l },
+  title: { paddingBottom: space.xs },
+  shelf: { borderWidth: 1, borderRadius: 4 },
+  entry: {
+    minHeight: TOUCH,
+    paddingHorizontal: space.m,
+    paddingVertical: space.s,
+    flexDirection: 'row',
+    alignItems: 'center',
+    gap: space.s,
+  },
+  words: { flex: 1 },
+});

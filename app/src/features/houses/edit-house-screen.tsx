@@ -1,0 +1,45 @@
+import { houseBody, type House, type HouseBody } from '@calvet/contract';
+import { useRouter } from 'expo-router';
+import { useForm } from 'react-hook-form';
+import { deleteRecord, restoreRecord, updateRecord } from '../../data/store';
+import { Button } from '../../ui/button';
+import { useNote } from '../../ui/undo';
+import { Screen } from '../shell/screen';
+import { HouseForm, houseResolver, type HouseDraft } from './house-form';
+
+/** Changes a house: each field is kept as soon as it fits. */
+export function EditHouseScreen({ house }: { readonly house: House }) {
+  const router = useRouter();
+  const note = useNote();
+  const form = useForm<HouseDraft, unknown, HouseBody>({
+    // What others change comes in, beside a field that is being typed into.
+    values: house,
+    resetOptions: { keepDirtyValues: true, keepErrors: true },
+    resolver: houseResolver,
+    mode: 'onChange',
+  });
+  const keep = (name: keyof HouseBody): void => {
+    const value: unknown = form.getValues(name);
+    if (houseBody.extract(name).validate(value, { convert: false }).error === undefined) {
+      updateRecord(house.id, 'house', house.id, { [name]: value });
+      // It is part of the record now: from here on the field follows the record.
+      form.resetField(name, { defaultValue: form.getValues(name) });
+    }
+  };
+  const remove = (): void => {
+    deleteRecord(house.id, 'house', house.id);
+    note({ text: `${house.name} was deleted.`, undo: () => restoreRecord(house.id, 'house', house.id) });
+    router.replace('/');
+  };
+  return (
+    <Screen
+      name={house.name}
+      detail="Sizes, target, ways of reckoning · kept as you type"
+      back={{ pathname: '/houses/[houseId]', params: { houseId: house.id } }}
+      backLabel="Back to the plan"
+      footer={<Button label="Delete house" icon="trash-can-outline" onPress={remove} />}
+    >
+      <HouseForm control={form.control} errors={form.formState.errors} onField={keep} />
+    </Screen>
+  );
+}

@@ -1,0 +1,90 @@
+import type { House } from '@calvet/contract';
+import { unitOf } from '@calvet/core';
+import { Pressable, StyleSheet, View } from 'react-native';
+import { usePreferences } from '../../data/preferences';
+import { day, figure, figureWithUnit } from '../../ui/format';
+import { Text } from '../../ui/text';
+import { usePalette } from '../../ui/theme';
+import { space } from '../../ui/tokens';
+import { NotTested, Verdict } from '../airtightness/verdict';
+import { STAGE_WORDS, TARGET_WORDS } from '../airtightness/words';
+import type { HouseSummary } from './house-summary';
+
+interface HouseRowProps {
+  readonly house: House;
+  /** Undefined until the records of the house are here. */
+  readonly summary: HouseSummary | undefined;
+  readonly isChosen?: boolean;
+  /** In the narrow list beside a house: the airtightness only. */
+  readonly isCompact?: boolean;
+  readonly onPress: () => void;
+}
+
+function stageLine({ latest }: HouseSummary): string {
+  return latest === null ? 'no door test yet' : `${STAGE_WORDS[latest.stage]} · ${day(latest.performedOn)}`;
+}
+
+/** One house of the list: its last figure against the target, and what its envelope is worth. */
+export function HouseRow({ house, summary, isChosen = false, isCompact = false, onPress }: HouseRowProps) {
+  const palette = usePalette();
+  const { units } = usePreferences();
+  const { quantity, symbol } = TARGET_WORDS[house.target.quantity];
+  const tightness = summary?.tightness ?? null;
+  const envelope = summary?.envelope.built?.effectiveRsi ?? null;
+  return (
+    <Pressable
+      role="link"
+      aria-label={`${house.name}, ${house.place}`}
+      aria-current={isChosen ? 'page' : undefined}
+      onPress={onPress}
+      style={({ hovered }: { pressed: boolean; hovered?: boolean }) => [
+        styles.row,
+        { backgroundColor: palette.card, borderColor: palette.line },
+        (hovered === true || isChosen) && { backgroundColor: palette.lakeTint },
+        isChosen && { borderLeftColor: palette.lake, borderLeftWidth: 4 },
+      ]}
+    >
+      <View style={styles.line}>
+        <View style={styles.names}>
+          <Text look="section" numberOfLines={1}>
+            {house.name}
+          </Text>
+          <Text look="small" tone="soft" numberOfLines={1}>
+            {summary === undefined ? ' ' : stageLine(summary)}
+          </Text>
+        </View>
+        <View style={styles.figure}>
+          <Text look="figureStrong" style={styles.big}>
+            {tightness === null
+              ? summary === undefined
+                ? ' '
+                : '–'
+              : figure(tightness.value, quantity, units)}
+          </Text>
+          <Text look="small" tone="soft">
+            {!isCompact && `${symbol} ${unitOf(quantity, units).symbol}, `}limit{' '}
+            {figure(house.target.limit, quantity, units)}
+          </Text>
+        </View>
+      </View>
+      <View style={[styles.line, styles.verdict]}>
+        {summary !== undefined && tightness === null && <NotTested />}
+        {tightness !== null && <Verdict verdict={tightness.verdict} />}
+        {!isCompact && envelope !== null && (
+          <Text look="figure" numberOfLines={1}>
+            R {figureWithUnit(envelope, 'resistance', units)}
+          </Text>
+        )}
+      </View>
+    </Pressable>
+  );
+}
+
+const styles = StyleSheet.create({
+  row: { borderWidth: 1, borderRadius: 4, padding: space.m, gap: space.s },
+  verdict: { minHeight: 28 },
+  line: { flexDirection: 'row', justifyContent: 'space-between', alignItems: 'center', gap: space.m },
+  names: { flex: 1, minWidth: 0 },
+  figure: { alignItems: 'flex-end' },
+  big: { fontSize: 26, lineHeight: 30 },
+});

@@ -1,0 +1,102 @@
+import type { House } from '@calvet/contract';
+import { useRouter } from 'expo-router';
+import { useMemo, useState } from 'react';
+import { StyleSheet, View } from 'react-native';
+import { useHouses, useHouseViews } from '../../data/hooks';
+import { Button } from '../../ui/button';
+import { TextField } from '../../ui/field';
+import { Text } from '../../ui/text';
+import { useIsWide } from '../../ui/theme';
+import { Screen } from '../shell/screen';
+import { Empty, Failed, Loading } from '../shell/states';
+import { HouseRow } from './house-row';
+import { headlineOf, summaryOf } from './house-summary';
+import { NameCard } from './name-card';
+import { HousesTable, type HouseLine } from './houses-table';
+
+/** Shown where there are more houses than an eye takes in at once. */
+const FILTER_FROM = 8;
+
+function useLines(houses: readonly House[]): readonly HouseLine[] {
+  const views = useHouseViews(houses);
+  return useMemo(
+    () =>
+      houses.map((house) => {
+        const view = views.get(house.id);
+        return { house, summary: view === undefined ? undefined : summaryOf(view) };
+      }),
+    [houses, views],
+  );
+}
+
+function HousesList({ houses }: { readonly houses: readonly House[] }) {
+  const router = useRouter();
+  const isWide = useIsWide();
+  const lines = useLines(houses);
+  const [filter, setFilter] = useState('');
+  const wanted = filter.trim().toLowerCase();
+  const shown = lines.filter(({ house }) =>
+    `${house.name} ${house.place} ${house.builder}`.toLowerCase().includes(wanted),
+  );
+  const isComplete = lines.every(({ summary }) => summary !== undefined);
+  const open = (houseId: string) => router.navigate({ pathname: '/houses/[houseId]', params: { houseId } });
+  return (
+    <>
+      <Text look="answer" level={1}>
+        {isComplete
+          ? headlineOf(
+              lines.map(({ house, summary }) => ({
+                name: house.name,
+                verdict: summary?.tightness?.verdict ?? null,
+              })),
+            )
+          : ' '}
+      </Text>
+      {houses.length >= FILTER_FROM && (
+        <TextField label="Find a house by name, place or builder" value={filter} onChange={setFilter} />
+      )}
+      {shown.length === 0 && <Text tone="soft">No house is called that.</Text>}
+      {isWide ? (
+        shown.length > 0 && <HousesTable lines={shown} onOpen={open} />
+      ) : (
+        <View style={styles.list}>
+          {shown.map(({ house, summary }) => (
+            <HouseRow key={house.id} house={house} summary={summary} onPress={() => open(house.id)} />
+          ))}
+        </View>
+      )}
+    </>
+  );
+}
+
+/** Every house with its last airtightness figure against its target, and what its envelope is worth. */
+export function HousesScreen() {
+  const router = useRouter();
+  const { data: houses, error, retry } = useHouses();
+  const add = () => router.navigate('/houses/new');
+  return (
+    <Screen
+      name="Calvet"
+      detail="Houses"
+      footer={
+        <>
+          <Button label="Bench" icon="calculator-variant-outline" onPress={() => router.navigate('/bench')} />
+          <Button label="Add a house" kind="main" icon="plus" grow onPress={add} />
+        </>
+      }
+    >
+      {error !== undefined && <Failed error={error} onRetry={retry} />}
+      {error === undefined && houses === undefined && <Loading what="Fetching the houses" />}
+      {houses?.length === 0 && (
+        <Empty
+          title="No house yet"
+          text="Add the first one: its sizes and its airtightness target. Then its areas and its door tests go in."
+        />
+      )}
+      {houses !== undefined && houses.length > 0 && <HousesList houses={houses} />}
+      {houses !== undefined && <NameCard />}
+    </Screen>
+  );
+}
+
+const styles = StyleSheet.create({ list: { gap: 10 } });

@@ -1,0 +1,154 @@
+import type { HouseBody } from '@calvet/contract';
+import { fireEvent, screen } from '@testing-library/react';
+import { useForm } from 'react-hook-form';
+import { renderInTheme } from '../../../test/in-theme';
+import { areaWith, goodReadings, houseWith, testWith } from '../../../test/records';
+import { EMPTY_HOUSE, HouseForm, houseResolver, type HouseDraft } from './house-form';
+import { headlineOf, summaryOf } from './house-summary';
+import { HousesTable, type HouseLine } from './houses-table';
+
+const run = (q50M3h: number) => ({
+  baselineBeforePa: [0],
+  baselineAfterPa: [0],
+  readings: goodReadings(q50M3h),
+});
+
+describe('the headline of a list', () => {
+  test.each<[string, Parameters<typeof headlineOf>[0]]>([
+    [
+      'Byre leaks more than its target allows',
+      [
+        { name: 'Byre', verdict: 'fail' },
+        { name: 'Mill', verdict: 'pass' },
+      ],
+    ],
+    [
+      '2 houses leak more than their targets allow',
+      [
+        { name: 'Byre', verdict: 'fail' },
+        { name: 'Mill', verdict: 'fail' },
+      ],
+    ],
+    [
+      'Mill still has to prove its pass',
+      [
+        { name: 'Mill', verdict: 'pass-not-proven' },
+        { name: 'Byre', verdict: null },
+      ],
+    ],
+    [
+      'Byre is still to be tested',
+      [
+        { name: 'Mill', verdict: 'pass' },
+        { name: 'Byre', verdict: null },
+      ],
+    ],
+    ['Every house meets its airtightness target', [{ name: 'Mill', verdict: 'pass' }]],
+  ])('%s', (headline, houses) => {
+    expect(headlineOf(houses)).toBe(headline);
+  });
+});
+
+describe('the summary of a house', () => {
+  test('takes the last test that has figures, not one that was only begun', () => {
+    const begun = testWith({ id: 't2', performedOn: '2026-11-01', depressurise: null });
+    const { latest, tightness } = summaryOf({ house: houseWith(), areas: [], tests: [begun, testWith()] });
+    expect(latest?.id).toBe('t1');
+    expect(tightness?.value).toBeCloseTo(1.25, 2);
+  });
+
+  test('has no figures where nothing was tested or entered', () => {
+    expect(summaryOf({ house: houseWith(), areas: [], tests: [] })).toMatchObject({
+      latest: null,
+      tightness: null,
+      envelope: { built: null },
+    });
+  });
+});
+
+describe('the table of houses', () => {
+  const line = (id: string, name: string, q50M3h: number, areaM2: number): HouseLine => {
+    const house = houseWith({ id, name });
+    return {
+      house,
+      summary: summaryOf({
+        house,
+        areas: [areaWith({ areaM2 })],
+        tests: [testWith({ depressurise: run(q50M3h) })],
+      }),
+    };
+  };
+  const lines = [line('1', 'Byre', 700, 30), line('2', 'Attic', 300, 90), line('3', 'Mill', 500, 60)];
+  const order = () =>
+    screen
+      .getAllByRole('row')
+      .slice(1)
+      .map((row) => row.getAttribute('aria-label'));
+
+  test('stands by name, sorts by any column, and turns round', () => {
+    renderInTheme(<HousesTable lines={lines} onOpen={() => undefined} />);
+    expect(order()).toEqual(['Attic', 'Byre', 'Mill']);
+    fireEvent.click(screen.getByRole('button', { name: 'Sort by Figure · limit' }));
+    expect(order()).toEqual(['Attic', 'Mill', 'Byre']);
+    fireEvent.click(screen.getByRole('button', { name: 'Sort by Figure · limit' }));
+    expect(order()).toEqual(['Byre', 'Mill', 'Attic']);
+    fireEvent.click(screen.getByRole('button', { name: /^Sort by UA/ }));
+    expect(order()).toEqual(['Byre', 'Mill', 'Attic']);
+  });
+
+  test('opens the house that is pressed', () => {
+    const opened: string[] = [];
+    renderInTheme(<HousesTable lines={lines} onOpen={(id) => opened.push(id)} />);
+    fireEvent.click(screen.getByRole('row', { name: 'Mill' }));
+    expect(opened).toEqual(['3']);
+  });
+});
+
+describe('the form of a house', () => {
+  const submitted: HouseBody[] = [];
+  function Form() {
+    const form = useForm<HouseDraft, unknown, HouseBody>({
+      defaultValues: EMPTY_HOUSE,
+      resolver: houseResolver,
+    });
+    return (
+      <>
+        <HouseForm control={form.control} errors={form.formState.errors} />
+        <button type="button" onClick={() => void form.handleSubmit((body) => submitted.push(body))()}>
+          Send
+        </button>
+      </>
+    );
+  }
+  const type = (label: string, text: string) =>
+    fireEvent.change(screen.getByLabelText(label), { target: { value: text } });
+
+  test('says what is missing, field by field, and then goes through', async () => {
+    renderInTheme(<Form />);
+    fireEvent.click(screen.getByText('Send'));
+    expect(await screen.findAllByText('Enter this.')).toHaveLength(7);
+    expect(screen.getByText('Give the house a name.')).toBeTruthy();
+    expect(submitted).toEqual([]);
+    type('Name', 'Byre');
+    type('Volume', '400');
+    type('Envelope area', '420,5');
+    type('Floor area', '150');
+    type('Height', '5.5');
+    type('Storeys', '2');
+    type('Bedrooms', '0');
+    fireEvent.click(screen.getByRole('radio', { name: 'qE50, per envelope area' }));
+    type('Limit', '2');
+    fireEvent.click(screen.getByText('Send'));
+    await screen.findByText('Send');
+    await new Promise((resolve) => setTimeout(resolve, 0));
+    expect(submitted).toMatchObject([
+      {
+        name: 'Byre',
+        envelopeAreaM2: 420.5,
+        bedrooms: 0,
+        target: { quantity: 'qE50', limit: 2 },
+        gradeSchool: 'voidFraction',
+      },
+    ]);
+  });
+});

@@ -1,0 +1,187 @@
+import { type Area, type House } from '@calvet/contract';
+import { unitOf } from '@calvet/core';
+import { useRouter } from 'expo-router';
+import { Pressable, StyleSheet, View } from 'react-native';
+import type { HouseView } from '../../data/house-copy';
+import { usePreferences } from '../../data/preferences';
+import { Button } from '../../ui/button';
+import { Card, Rule } from '../../ui/card';
+import { figure, figureWithUnit } from '../../ui/format';
+import Icon from '../../ui/icon-font/icon-set';
+import { Text } from '../../ui/text';
+import { usePalette } from '../../ui/theme';
+import { space } from '../../ui/tokens';
+import { NotTested, Verdict } from '../airtightness/verdict';
+import { STAGE_WORDS, TARGET_WORDS } from '../airtightness/words';
+import { AREA_WORDS } from '../installation/words';
+import { useAddArea } from '../installation/use-add-area';
+import { Screen } from '../shell/screen';
+import { summaryOf, type HouseSummary } from './house-summary';
+
+/** Areas may miss the stated envelope by this share before it is said. */
+const ENVELOPE_TOLERANCE = 0.01;
+
+function answer({ house, tests, areas }: HouseView, { tightness }: HouseSummary): string {
+  if (areas.length === 0) return 'Start with the areas of the envelope';
+  if (tests.length === 0) return 'Not tested yet';
+  if (tightness === null) return 'A door test waits for its readings';
+  const share = Math.abs(tightness.value / house.target.limit - 1) * 100;
+  switch (tightness.verdict) {
+    case 'fail':
+      return `Leaks ${share.toFixed(0)} % more than its target allows`;
+    case 'pass-not-proven':
+      return 'Meets its target, not proven yet';
+    case 'pass':
+      return `Meets its airtightness target with ${share.toFixed(0)} % to spare`;
+  }
+}
+
+function Sizes({ house }: { readonly house: House }) {
+  const router = useRouter();
+  const { units } = usePreferences();
+  const { quantity, symbol } = TARGET_WORDS[house.target.quantity];
+  const items: readonly (readonly [string, string])[] = [
+    ['volume', figureWithUnit(house.volumeM3, 'volume', units)],
+    ['envelope', figureWithUnit(house.envelopeAreaM2, 'area', units)],
+    ['floor', figureWithUnit(house.floorAreaM2, 'area', units)],
+    ['height', figureWithUnit(house.heightM, 'length', units)],
+    ['storeys', String(house.storeys)],
+    ['bedrooms', String(house.bedrooms)],
+    [`target ${symbol}`, `≤ ${figureWithUnit(house.target.limit, quantity, units)}`],
+  ];
+  const edit = () => router.navigate({ pathname: '/houses/[houseId]/edit', params: { houseId: house.id } });
+  return (
+    <Card title="House" right={<Button kind="quiet" label="Change" icon="pencil-outline" onPress={edit} />}>
+      <View style={styles.sizes}>
+        {items.map(([label, value]) => (
+          <View key={label} style={styles.size}>
+            <Text look="small" tone="soft">
+              {label}
+            </Text>
+            <Text look="figureStrong">{value}</Text>
+          </View>
+        ))}
+      </View>
+    </Card>
+  );
+}
+
+function AreaLine({ area }: { readonly area: Area }) {
+  const router = useRouter();
+  const palette = usePalette();
+  const { units } = usePreferences();
+  const open = () =>
+    router.navigate({
+      pathname: '/houses/[houseId]/areas/[areaId]',
+      params: { houseId: area.houseId, areaId: area.id },
+    });
+  return (
+    <Pressable role="link" aria-label={area.name} onPress={open} style={styles.area}>
+      <View style={styles.names}>
+        <Text look="strong" numberOfLines={2}>
+          {area.name}
+        </Text>
+        <Text look="small" tone="soft" numberOfLines={2}>
+          {AREA_WORDS[area.kind]} · {area.buildUp.name}
+        </Text>
+      </View>
+      <Text look="figure">{figureWithUnit(area.areaM2, 'area', units)}</Text>
+      <Icon name="chevron-right" size={22} color={palette.soft} />
+    </Pressable>
+  );
+}
+
+function Areas({ view: { house, areas } }: { readonly view: HouseView }) {
+  const { units } = usePreferences();
+  const sum = areas.reduce((total, area) => total + area.areaM2, 0);
+  const isOff = Math.abs(sum - house.envelopeAreaM2) > ENVELOPE_TOLERANCE * house.envelopeAreaM2;
+  if (areas.length === 0) {
+    return (
+      <Card title="Areas of the envelope">
+        <Text tone="soft">
+          Walls, rim, ceiling or roof, floor, windows: each with its square metres and its build-up. What the
+          walls are really worth follows from them.
+        </Text>
+      </Card>
+    );
+  }
+  return (
+    <Card title="Areas of the envelope">
+      {areas.map((area) => (
+        <View key={area.id} style={styles.areaWithRule}>
+          <AreaLine area={area} />
+          <Rule />
+        </View>
+      ))}
+      <Text look="small" tone={isOff ? 'straw' : 'soft'}>
+        {isOff && 'Check: '}
+        areas add up to {figure(sum, 'area', units)} of {figure(house.envelopeAreaM2, 'area', units)}{' '}
+        {unitOf('area', units).symbol} of envelope
+      </Text>
+    </Card>
+  );
+}
+
+/** A house as it is planned: its sizes, its target, its areas, and where it stands. */
+export function PlanRoom({ view }: { readonly view: HouseView }) {
+  const { house } = view;
+  const addArea = useAddArea(house.id);
+  const { units } = usePreferences();
+  const summary = summaryOf(view);
+  const { latest, tightness, envelope } = summary;
+  const { quantity } = TARGET_WORDS[house.target.quantity];
+  return (
+    <Screen
+      name={house.name}
+      detail={[house.place, house.builder].filter((text) => text !== '').join(' · ')}
+      back="/"
+      backLabel="Back to the houses"
+      footer={<Button label="Add an area" icon="plus" kind="main" grow onPress={addArea} />}
+    >
+      <Text look="answer" level={1}>
+        {answer(view, summary)}
+      </Text>
+      <Card>
+        <View style={styles.standing}>
+          <View style={styles.verdict}>
+            <Text look="small" tone="soft">
+              {latest === null ? 'door test' : STAGE_WORDS[latest.stage].toLowerCase()}
+            </Text>
+            <Text look="figureStrong">
+              {tightness === null ? '–' : figureWithUnit(tightness.value, quantity, units)}
+            </Text>
+            {tightness === null ? <NotTested /> : <Verdict verdict={tightness.verdict} />}
+          </View>
+          <View style={styles.size}>
+            <Text look="small" tone="soft">
+              envelope as built, R
+            </Text>
+            <Text look="figureStrong">
+              {envelope.built?.effectiveRsi == null
+                ? '–'
+                : figureWithUnit(envelope.built.effectiveRsi, 'resistance', units)}
+            </Text>
+            <Text look="small" tone="soft">
+              {envelope.built === null
+                ? 'no areas yet'
+                : `UA ${figureWithUnit(envelope.built.transmissionWK, 'heatLoss', units)}`}
+            </Text>
+          </View>
+        </View>
+      </Card>
+      <Areas view={view} />
+      <Sizes house={house} />
+    </Screen>
+  );
+}
+
+const styles = StyleSheet.create({
+  sizes: { flexDirection: 'row', flexWrap: 'wrap', gap: space.m },
+  size: { flexGrow: 1, flexBasis: 124, gap: 2 },
+  standing: { flexDirection: 'row', flexWrap: 'wrap', gap: space.m },
+  // Wide enough for the longest verdict.
+  verdict: { flexGrow: 1, flexBasis: 186, gap: 2 },
+  area: { flexDirection: 'row', alignItems: 'center', gap: space.s, minHeight: 52 },
+  areaWithRule: { gap: space.s },
+  names: { flex: 1, minWidth: 0 },
+});

@@ -1,0 +1,194 @@
+import {
+  AREA_KINDS,
+  areaBody,
+  areaFigures,
+  buildUpOf,
+  gradedLayerOf,
+  libraryFor,
+  type Area,
+  type AreaBody,
+  type BuildUp,
+} from '@calvet/contract';
+import { useRouter } from 'expo-router';
+import { useState } from 'react';
+import { Pressable, StyleSheet } from 'react-native';
+import type { HouseView } from '../../data/house-copy';
+import { usePreferences } from '../../data/preferences';
+import { deleteRecord, restoreRecord, updateRecord } from '../../data/store';
+import { Button } from '../../ui/button';
+import { Card } from '../../ui/card';
+import { Choice, type Option } from '../../ui/choice';
+import { Labelled, NumberField, TextField } from '../../ui/field';
+import { figure, figureWithUnit } from '../../ui/format';
+import { OpenButton } from '../../ui/open-button';
+import { Text } from '../../ui/text';
+import { usePalette } from '../../ui/theme';
+import { CORNER, space } from '../../ui/tokens';
+import { useNote } from '../../ui/undo';
+import { Screen } from '../shell/screen';
+import { GradeChoice } from './grade-choice';
+import { LayerEditor } from './layer-editor';
+import { AREA_WORDS, GRADE_WORDS } from './words';
+import { WorthBars } from './worth-bars';
+
+const KINDS: readonly Option<AreaBody['kind']>[] = AREA_KINDS.map((kind) => ({
+  value: kind,
+  label: AREA_WORDS[kind],
+}));
+
+interface BuildUpPickerProps {
+  readonly area: Area;
+  /** Build-ups that other areas of the house have. */
+  readonly inHouse: readonly BuildUp[];
+  readonly onPick: (buildUp: BuildUp) => void;
+}
+
+function BuildUpPicker({ area, inHouse, onPick }: BuildUpPickerProps) {
+  const palette = usePalette();
+  const [isOpen, setOpen] = useState(false);
+  const library = libraryFor(area.kind).map(buildUpOf);
+  const others = inHouse.filter(
+    ({ name }) => name !== area.buildUp.name && !library.some((each) => each.name === name),
+  );
+  const item = (buildUp: BuildUp, note: string) => (
+    <Pressable
+      key={`${note} ${buildUp.name}`}
+      role="button"
+      aria-label={`Use ${buildUp.name}`}
+      onPress={() => {
+        onPick(buildUp);
+        setOpen(false);
+      }}
+      style={({ hovered }: { pressed: boolean; hovered?: boolean }) => [
+        styles.option,
+        { borderColor: palette.line },
+        hovered === true && { backgroundColor: palette.lakeTint },
+      ]}
+    >
+      <Text look="strong">{buildUp.name}</Text>
+      <Text look="small" tone="soft">
+        {note}
+      </Text>
+    </Pressable>
+  );
+  return (
+    <Card title="Build-up" right={<OpenButton isOpen={isOpen} label="Choose" onToggle={setOpen} />}>
+      <Text>{area.buildUp.name === '' ? 'Unnamed' : area.buildUp.name}</Text>
+      {isOpen && others.map((buildUp) => item(buildUp, 'used in this house'))}
+      {isOpen && library.map((buildUp) => item(buildUp, `${buildUp.layers.length} layers, to start from`))}
+    </Card>
+  );
+}
+
+interface AreaScreenProps {
+  readonly view: HouseView;
+  readonly area: Area;
+}
+
+/** One area of the envelope: what it is worth, the grade of its work, its build-up. */
+export function AreaScreen({ view: { house, areas }, area }: AreaScreenProps) {
+  const router = useRouter();
+  const note = useNote();
+  const { units } = usePreferences();
+  /** What was typed and cannot be a name. */
+  const [noName, setNoName] = useState<string | null>(null);
+  const figures = areaFigures(house, area);
+  const isGradable = gradedLayerOf(area.buildUp) !== null;
+  const keep = (body: Partial<AreaBody>) => updateRecord(house.id, 'area', area.id, body);
+  const remove = (): void => {
+    deleteRecord(house.id, 'area', area.id);
+    note({ text: `${area.name} was deleted.`, undo: () => restoreRecord(house.id, 'area', area.id) });
+    router.replace({ pathname: '/houses/[houseId]', params: { houseId: house.id } });
+  };
+  return (
+    <Screen
+      name={area.name}
+      detail={`${house.name} · ${AREA_WORDS[area.kind]}`}
+      back={{ pathname: '/houses/[houseId]', params: { houseId: house.id } }}
+      backLabel="Back to the plan"
+      footer={<Button label="Delete area" icon="trash-can-outline" onPress={remove} />}
+    >
+      {figures.state === 'figures' ? (
+        <>
+          <Text look="answer" level={1}>
+            {area.grade === null && isGradable
+              ? `Worth R ${figure(figures.framed.effectiveRsi, 'resistance', units)} once its work is Grade I`
+              : `Worth R ${figure(figures.built.effectiveRsi, 'resistance', units)} as built`}
+          </Text>
+          <Card>
+            <WorthBars figures={figures} isGraded={area.grade !== null || !isGradable} showU />
+            {figures.gradeCostWK !== null && figures.gradeCostWK > 0 && (
+              <Text>
+                Grade {area.grade} costs {figureWithUnit(figures.gradeCostWK, 'heatLoss', units)}
+                {figures.equivalentEmptyAreaM2 !== null &&
+                  `, as much as ${figureWithUnit(figures.equivalentEmptyAreaM2, 'area', units)} of it left empty`}
+                .
+              </Text>
+            )}
+            {figures.findings.map(({ rule, message }) => (
+              <Text key={rule} tone="straw">
+                {message}
+              </Text>
+            ))}
+          </Card>
+        </>
+      ) : (
+        <Text look="answer" tone="ember" level={1}>
+          {figures.refusal.message}
+        </Text>
+      )}
+      {isGradable && (
+        <Card title="Grade of the work">
+          <GradeChoice areaName={area.name} grade={area.grade} onChange={(grade) => keep({ grade })} />
+          <Text look="small" tone="soft">
+            {area.grade === null
+              ? 'Tap what you found. Over 5 % void there is no grade: have it corrected before it is covered.'
+              : `Grade ${area.grade}: ${GRADE_WORDS[area.grade]}.`}
+          </Text>
+        </Card>
+      )}
+      <Card title="Area">
+        <TextField
+          label="Name"
+          maxLength={120}
+          value={noName ?? area.name}
+          message={noName === null ? null : 'Give the area a name.'}
+          onChange={(text) => {
+            const isName = text.trim() !== '';
+            setNoName(isName ? null : text);
+            if (isName) keep({ name: text });
+          }}
+        />
+        <Labelled label="Kind">
+          <Choice
+            label="Kind of area"
+            options={KINDS}
+            value={area.kind}
+            onChange={(kind) => keep({ kind })}
+          />
+        </Labelled>
+        <NumberField
+          label="Size"
+          quantity="area"
+          value={area.areaM2}
+          schema={areaBody.extract('areaM2')}
+          onCommit={(si) => {
+            if (si !== null) keep({ areaM2: si });
+          }}
+        />
+      </Card>
+      <BuildUpPicker
+        area={area}
+        inHouse={areas
+          .filter(({ kind, id }) => kind === area.kind && id !== area.id)
+          .map(({ buildUp }) => buildUp)}
+        onPick={(buildUp) => keep({ buildUp })}
+      />
+      <LayerEditor buildUp={area.buildUp} onChange={(buildUp) => keep({ buildUp })} />
+    </Screen>
+  );
+}
+
+const styles = StyleSheet.create({
+  option: { borderWidth: 1, borderRadius: CORNER, padding: space.m, minHeight: 56, gap: 2 },
+});

@@ -1,0 +1,148 @@
+import { areaFigures, envelopeFigures, gradedLayerOf, type Area, type House } from '@calvet/contract';
+import { useRouter } from 'expo-router';
+import { StyleSheet, View } from 'react-native';
+import type { HouseView } from '../../data/house-copy';
+import { usePreferences } from '../../data/preferences';
+import { updateRecord } from '../../data/store';
+import { Button } from '../../ui/button';
+import { Card } from '../../ui/card';
+import { figure, figureWithUnit } from '../../ui/format';
+import { Text } from '../../ui/text';
+import { space } from '../../ui/tokens';
+import { Screen } from '../shell/screen';
+import { useAddArea } from './use-add-area';
+import { GradeChoice } from './grade-choice';
+import { WorthBars } from './worth-bars';
+
+interface AreaCardProps {
+  readonly house: House;
+  readonly area: Area;
+}
+
+function AreaCard({ house, area }: AreaCardProps) {
+  const router = useRouter();
+  const { units } = usePreferences();
+  const figures = areaFigures(house, area);
+  const isGradable = gradedLayerOf(area.buildUp) !== null;
+  const open = () =>
+    router.navigate({
+      pathname: '/houses/[houseId]/areas/[areaId]',
+      params: { houseId: house.id, areaId: area.id },
+    });
+  return (
+    <Card
+      title={area.name}
+      right={<Button kind="quiet" iconOnly icon="chevron-right" label={`Open ${area.name}`} onPress={open} />}
+    >
+      <Text look="small" tone="soft">
+        {figureWithUnit(area.areaM2, 'area', units)} · {area.buildUp.name}
+      </Text>
+      {isGradable && (
+        <GradeChoice
+          areaName={area.name}
+          grade={area.grade}
+          onChange={(grade) => updateRecord(house.id, 'area', area.id, { grade })}
+        />
+      )}
+      {figures.state === 'figures' ? (
+        <WorthBars figures={figures} isGraded={area.grade !== null || !isGradable} />
+      ) : (
+        <Text tone="ember">{figures.refusal.message} Open the area and mend its layers.</Text>
+      )}
+      {figures.state === 'figures' && figures.gradeCostWK !== null && figures.gradeCostWK > 0 && (
+        <Text look="small">
+          The grade costs {figureWithUnit(figures.gradeCostWK, 'heatLoss', units)}
+          {figures.equivalentEmptyAreaM2 !== null &&
+            `, as much as ${figureWithUnit(figures.equivalentEmptyAreaM2, 'area', units)} left empty`}
+          .
+        </Text>
+      )}
+    </Card>
+  );
+}
+
+/** How well the insulation went in, area by area, and what that is worth. */
+export function FillRoom({ view: { house, areas } }: { readonly view: HouseView }) {
+  const { units } = usePreferences();
+  const addArea = useAddArea(house.id);
+  const envelope = envelopeFigures(house, areas);
+  const { built, framed, gradeCostWK, ungraded } = envelope;
+  const cost = figureWithUnit(gradeCostWK, 'heatLoss', units);
+  const answer =
+    areas.length === 0
+      ? 'No areas to grade yet'
+      : gradeCostWK > 0
+        ? `The grade of the work costs ${cost}`
+        : ungraded > 0
+          ? `${ungraded} ${ungraded === 1 ? 'area' : 'areas'} still to grade`
+          : 'The work costs nothing: Grade I throughout';
+  return (
+    <Screen
+      name={house.name}
+      detail="Fill"
+      back="/"
+      backLabel="Back to the houses"
+      footer={
+        areas.length === 0 ? <Button label="Add an area" kind="main" grow onPress={addArea} /> : undefined
+      }
+    >
+      <Text look="answer" level={1}>
+        {answer}
+      </Text>
+      {built !== null && framed !== null && (
+        <View style={styles.sums}>
+          <View style={styles.sum}>
+            <Text look="small" tone="soft">
+              envelope R, as built
+            </Text>
+            <Text look="figureHuge" style={styles.big} testID="envelope-r">
+              {built.effectiveRsi === null ? '–' : figure(built.effectiveRsi, 'resistance', units)}
+            </Text>
+            <Text look="small" tone="soft">
+              {framed.effectiveRsi === null
+                ? ''
+                : `${figure(framed.effectiveRsi, 'resistance', units)} with framing`}
+            </Text>
+          </View>
+          <View style={styles.sum}>
+            <Text look="small" tone="soft">
+              heat loss UA, as built
+            </Text>
+            <Text look="figureHuge" style={styles.big}>
+              {figure(built.transmissionWK, 'heatLoss', units)}
+            </Text>
+            <Text look="small" tone="soft">
+              {figureWithUnit(framed.transmissionWK, 'heatLoss', units)} with framing
+            </Text>
+          </View>
+        </View>
+      )}
+      {ungraded > 0 && gradeCostWK > 0 && (
+        <Text look="small" tone="straw">
+          {ungraded === 1 ? '1 area is' : `${ungraded} areas are`} not graded yet and{' '}
+          {ungraded === 1 ? 'counts' : 'count'} as if the work were perfect.
+        </Text>
+      )}
+      {areas.length === 0 && (
+        <Text tone="soft">
+          Enter the areas of the envelope with their build-ups; then one tap grades each of them.
+        </Text>
+      )}
+      <View style={styles.areas}>
+        {areas.map((area) => (
+          <View key={area.id} style={styles.area}>
+            <AreaCard house={house} area={area} />
+          </View>
+        ))}
+      </View>
+    </Screen>
+  );
+}
+
+const styles = StyleSheet.create({
+  sums: { flexDirection: 'row', gap: space.l, flexWrap: 'wrap' },
+  sum: { flexGrow: 1, flexBasis: 140 },
+  big: { fontSize: 38, lineHeight: 42 },
+  areas: { flexDirection: 'row', flexWrap: 'wrap', gap: space.m },
+  area: { flexGrow: 1, flexBasis: 320, minWidth: 0 },
+});

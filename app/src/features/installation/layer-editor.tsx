@@ -1,0 +1,234 @@
+import {
+  buildUp as buildUpSchema,
+  layerFigures,
+  LAYERS_MAX,
+  type BuildUp,
+  type BuildUpLayer,
+} from '@calvet/contract';
+import type { FrameAlignment, Quantity } from '@calvet/core';
+import { StyleSheet, View } from 'react-native';
+import { Button } from '../../ui/button';
+import { Card, Rule } from '../../ui/card';
+import { Choice, type Option } from '../../ui/choice';
+import { FieldGrid, Labelled, NumberField, TextField } from '../../ui/field';
+import { Text } from '../../ui/text';
+import { space } from '../../ui/tokens';
+import { LAYER_WORDS } from './words';
+
+interface LayerFigure {
+  readonly key: keyof typeof layerFigures;
+  readonly label: string;
+  readonly quantity: Quantity;
+  readonly optional?: true;
+}
+
+const thickness: LayerFigure = { key: 'thicknessM', label: 'Thickness', quantity: 'thickness' };
+
+const FIGURES: Readonly<Record<BuildUpLayer['kind'], readonly LayerFigure[]>> = {
+  resistance: [{ key: 'rsi', label: 'R', quantity: 'resistance' }],
+  material: [thickness, { key: 'conductivityWmK', label: 'Conductivity', quantity: 'conductivity' }],
+  framed: [
+    { key: 'cavityRsi', label: 'Cavity R, on the label', quantity: 'resistance' },
+    { key: 'frameRsi', label: 'Frame R', quantity: 'resistance' },
+    { key: 'framingFraction', label: 'Share of framing', quantity: 'share' },
+    { ...thickness, optional: true },
+  ],
+};
+
+const KINDS: readonly Option<BuildUpLayer['kind']>[] = (['material', 'resistance', 'framed'] as const).map(
+  (kind) => ({
+    value: kind,
+    label: LAYER_WORDS[kind],
+  }),
+);
+
+const ALIGNMENTS: readonly Option<FrameAlignment>[] = [
+  { value: 'aligned', label: 'One behind the other' },
+  { value: 'offset', label: 'Offset' },
+];
+
+/** A layer of each kind to start from, with figures that are usual. */
+function layerOfKind(kind: BuildUpLayer['kind'], name: string): BuildUpLayer {
+  switch (kind) {
+    case 'resistance':
+      return { kind, name, rsi: 0.1 };
+    case 'material':
+      return { kind, name, thicknessM: 0.05, conductivityWmK: 0.04 };
+    case 'framed':
+      return { kind, name, cavityRsi: 3.5, frameRsi: 1.17, framingFraction: 0.2, thicknessM: 0.14 };
+  }
+}
+
+function valueOf(layer: BuildUpLayer, key: LayerFigure['key']): number | null {
+  const value: unknown = (layer as unknown as Readonly<Record<string, unknown>>)[key];
+  return typeof value === 'number' ? value : null;
+}
+
+interface LayerRowProps {
+  readonly layer: BuildUpLayer;
+  readonly position: number;
+  readonly count: number;
+  readonly isGraded: boolean;
+  readonly onChange: (layer: BuildUpLayer) => void;
+  readonly onGrade: () => void;
+  readonly onMove: (by: -1 | 1) => void;
+  readonly onRemove: () => void;
+}
+
+function LayerRow(props: LayerRowProps) {
+  const { layer, position, count, isGraded, onChange, onGrade, onMove, onRemove } = props;
+  const where = position === 0 ? ' · inside' : position === count - 1 ? ' · outside' : '';
+  const name = layer.name === '' ? `layer ${position + 1}` : layer.name;
+  return (
+    <View style={styles.layer} role="group" aria-label={`Layer ${position + 1}`}>
+      <View style={styles.head}>
+        <Text look="strong">
+          {position + 1}
+          <Text look="small" tone="soft">
+            {where}
+          </Text>
+        </Text>
+        <View style={styles.tools}>
+          <Button
+            kind="quiet"
+            iconOnly
+            icon="arrow-up"
+            label={`Move ${name} inwards`}
+            disabled={position === 0}
+            onPress={() => onMove(-1)}
+          />
+          <Button
+            kind="quiet"
+            iconOnly
+            icon="arrow-down"
+            label={`Move ${name} outwards`}
+            disabled={position === count - 1}
+            onPress={() => onMove(1)}
+          />
+          <Button
+            kind="quiet"
+            iconOnly
+            icon="trash-can-outline"
+            label={`Remove ${name}`}
+            disabled={count === 1}
+            onPress={onRemove}
+          />
+        </View>
+      </View>
+      <TextField
+        label="What it is"
+        maxLength={120}
+        value={layer.name}
+        onChange={(text) => onChange({ ...layer, name: text })}
+      />
+      <Choice
+        label="How the layer is given"
+        options={KINDS}
+        value={layer.kind}
+        onChange={(kind) => onChange(layerOfKind(kind, layer.name))}
+      />
+      <FieldGrid>
+        {FIGURES[layer.kind].map(({ key, label, quantity, optional }) => (
+          <NumberField
+            key={key}
+            label={label}
+            quantity={quantity}
+            value={valueOf(layer, key)}
+            schema={layerFigures[key]}
+            onCommit={(si) => {
+              if (si !== null || optional === true) onChange({ ...layer, [key]: si } as BuildUpLayer);
+            }}
+          />
+        ))}
+      </FieldGrid>
+      <Choice
+        label="Is this the layer whose installation is graded?"
+        options={[{ value: 'yes', label: isGraded ? 'Graded layer' : 'Grade this layer' }]}
+        value={isGraded ? 'yes' : null}
+        onChange={onGrade}
+      />
+      <Rule />
+    </View>
+  );
+}
+
+/** Where the graded layer is after layers moved or left. */
+function shifted(graded: number | null, from: number, to: number | null): number | null {
+  if (graded === null) return null;
+  if (to === null) return graded === from ? null : graded > from ? graded - 1 : graded;
+  if (graded === from) return to;
+  return graded === to ? from : graded;
+}
+
+interface LayerEditorProps {
+  readonly buildUp: BuildUp;
+  readonly onChange: (buildUp: BuildUp) => void;
+}
+
+/** The layers of a build-up from inside to outside, kept as they are typed. */
+export function LayerEditor({ buildUp, onChange }: LayerEditorProps) {
+  const { layers, gradedLayer, frameAlignment } = buildUp;
+  const change = (next: Partial<BuildUp>): void => {
+    const framed = (next.layers ?? layers).filter(({ kind }) => kind === 'framed').length;
+    const alignment = framed > 1 ? (next.frameAlignment ?? frameAlignment ?? 'aligned') : null;
+    const whole = { ...buildUp, ...next, frameAlignment: alignment };
+    if (buildUpSchema.validate(whole, { convert: false }).error === undefined) onChange(whole);
+  };
+  const swap = (from: number, by: -1 | 1): void => {
+    const to = from + by;
+    const moved = layers.map((layer, i) => (i === from ? layers[to] : i === to ? layers[from] : layer));
+    change({
+      layers: moved.filter((layer) => layer !== undefined),
+      gradedLayer: shifted(gradedLayer, from, to),
+    });
+  };
+  const framedCount = layers.filter(({ kind }) => kind === 'framed').length;
+  return (
+    <Card title="Layers, inside to outside">
+      <TextField
+        label="Name of the build-up"
+        maxLength={120}
+        value={buildUp.name}
+        onChange={(name) => change({ name })}
+      />
+      {layers.map((layer, i) => (
+        <LayerRow
+          // A layer is known by its place; fields hold no state of their own once left.
+          key={`${i} ${layer.kind}`}
+          layer={layer}
+          position={i}
+          count={layers.length}
+          isGraded={gradedLayer === i}
+          onChange={(next) => change({ layers: layers.map((each, at) => (at === i ? next : each)) })}
+          onGrade={() => change({ gradedLayer: gradedLayer === i ? null : i })}
+          onMove={(by) => swap(i, by)}
+          onRemove={() =>
+            change({ layers: layers.filter((_, at) => at !== i), gradedLayer: shifted(gradedLayer, i, null) })
+          }
+        />
+      ))}
+      {framedCount > 1 && (
+        <Labelled label="How the frames stand to each other">
+          <Choice
+            label="How the frames stand to each other"
+            options={ALIGNMENTS}
+            value={frameAlignment}
+            onChange={(alignment) => change({ frameAlignment: alignment })}
+          />
+        </Labelled>
+      )}
+      <Button
+        label="Add a layer outside"
+        icon="plus"
+        disabled={layers.length >= LAYERS_MAX}
+        onPress={() => change({ layers: [...layers, layerOfKind('material', '')] })}
+      />
+    </Card>
+  );
+}
+
+const styles = StyleSheet.create({
+  layer: { gap: space.s },
+  head: { flexDirection: 'row', justifyContent: 'space-between', alignItems: 'center' },
+  tools: { flexDirection: 'row' },
+});

@@ -1,0 +1,18 @@
+import { buildUpOf, libraryFor, type AreaBody } from '@calvet/contract';
+import { useRouter } from 'expo-router';
+import { createRecord } from '../../data/store';
+
+function newWall(): AreaBody {
+  const [first] = libraryFor('wall');
+  if (first === undefined) throw new Error('The library of build-ups has no wall.');
+  return { name: 'New area', kind: 'wall', areaM2: 10, buildUp: buildUpOf(first), grade: null };
+}
+
+/** Adds an area with a build-up to start from, and opens it. */
+export function useAddArea(houseId: string): () => void {
+  const router = useRouter();
+  return () => {
+    const areaId = createRecord(houseId, 'area', newWall());
+    router.navigate({ pathname: '/houses/[houseId]/areas/[areaId]', params: { houseId, areaId } });
+  };
+}

@@ -1,0 +1,24 @@
+import type { AreaKind, BuildUpLayer } from '@calvet/contract';
+import type { InstallationGrade } from '@calvet/core';
+
+export const AREA_WORDS: Readonly<Record<AreaKind, string>> = {
+  wall: 'Wall',
+  rim: 'Rim',
+  ceiling: 'Ceiling',
+  roof: 'Roof',
+  floor: 'Floor',
+  opening: 'Window or door',
+};
+
+export const LAYER_WORDS: Readonly<Record<BuildUpLayer['kind'], string>> = {
+  resistance: 'Known R',
+  material: 'Material',
+  framed: 'Framed',
+};
+
+/** What each grade of installation means on site. */
+export const GRADE_WORDS: Readonly<Record<InstallationGrade, string>> = {
+  I: 'fills every corner, next to no gaps',
+  II: 'small gaps, up to 2 % void',
+  III: 'clear gaps, up to 5 % void',
+};

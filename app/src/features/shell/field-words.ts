@@ -1,0 +1,76 @@
+import type { Change, Kind } from '@calvet/contract';
+import type { Quantity } from '@calvet/core';
+
+interface FieldWords {
+  readonly label: string;
+  readonly quantity?: Quantity;
+}
+
+/** What the fields of records are called where a change is spoken of. */
+const FIELDS: Readonly<Record<string, FieldWords>> = {
+  name: { label: 'Name' },
+  place: { label: 'Place' },
+  builder: { label: 'Builder' },
+  volumeM3: { label: 'Volume', quantity: 'volume' },
+  floorAreaM2: { label: 'Floor area', quantity: 'area' },
+  envelopeAreaM2: { label: 'Envelope area', quantity: 'area' },
+  heightM: { label: 'Height', quantity: 'length' },
+  storeys: { label: 'Storeys', quantity: 'count' },
+  bedrooms: { label: 'Bedrooms', quantity: 'count' },
+  target: { label: 'Airtightness target' },
+  referenceMethod: { label: 'Reference conditions' },
+  assemblyMethod: { label: 'How build-ups are computed' },
+  filmConvention: { label: 'Surface films' },
+  gradeSchool: { label: 'What a grade means' },
+  kind: { label: 'Kind' },
+  areaM2: { label: 'Area', quantity: 'area' },
+  buildUp: { label: 'Build-up' },
+  grade: { label: 'Grade' },
+  stage: { label: 'Stage' },
+  performedOn: { label: 'Day' },
+  indoorTemperatureC: { label: 'Indoor temperature', quantity: 'temperature' },
+  outdoorTemperatureC: { label: 'Outdoor temperature', quantity: 'temperature' },
+  altitudeM: { label: 'Altitude', quantity: 'altitude' },
+  airPressurePa: { label: 'Barometric pressure', quantity: 'airPressure' },
+  windMs: { label: 'Wind', quantity: 'wind' },
+  fanRanges: { label: 'Fan ranges' },
+  depressurise: { label: 'Readings, depressurising' },
+  pressurise: { label: 'Readings, pressurising' },
+  note: { label: 'Note' },
+};
+
+/** Label and quantity of a field of a record. */
+export function fieldWords(field: string): FieldWords {
+  return FIELDS[field] ?? { label: field };
+}
+
+const KINDS: Readonly<Record<Kind, string>> = {
+  house: 'House',
+  area: 'Area',
+  airtightnessTest: 'Door test',
+};
+
+/** What a change is about: the kind of record, with its name where one is known. */
+export function subjectOf({ kind, body }: Change, known?: string): string {
+  const name = 'name' in body && typeof body.name === 'string' ? body.name : known;
+  return name === undefined || name === '' ? KINDS[kind] : `${KINDS[kind]} “${name}”`;
+}
+
+/** What a change does, in a few words. */
+export function deedOf({ op, body }: Change): string {
+  switch (op) {
+    case 'create':
+      return 'new';
+    case 'delete':
+      return 'deleted';
+    case 'restore':
+      return 'put back';
+    case 'update':
+      return Object.keys(body)
+        .map((field, i) => {
+          const { label } = fieldWords(field);
+          return i === 0 ? label.charAt(0).toLowerCase() + label.slice(1) : label.toLowerCase();
+        })
+        .join(', ');
+  }
+}

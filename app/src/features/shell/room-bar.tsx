@@ -1,0 +1,81 @@
+import { usePathname, useRouter } from 'expo-router';
+import { Pressable, StyleSheet, View } from 'react-native';
+import Icon from '../../ui/icon-font/icon-set';
+import { Text } from '../../ui/text';
+import { useIsWide, usePalette } from '../../ui/theme';
+import { hrefOf, roomAt, ROOMS } from './rooms';
+
+/** The rooms of a house: along the foot of a phone, down the side of a desk. */
+export function RoomBar({ houseId }: { readonly houseId: string }) {
+  const router = useRouter();
+  const palette = usePalette();
+  const isWide = useIsWide();
+  const here = roomAt(usePathname());
+  return (
+    <View
+      role="navigation"
+      aria-label="Rooms of the house"
+      style={[
+        isWide ? styles.rail : styles.bar,
+        { backgroundColor: palette.card, borderColor: palette.line },
+      ]}
+    >
+      {isWide && (
+        <Pressable
+          role="link"
+          aria-label="All houses"
+          onPress={() => router.navigate('/')}
+          style={styles.sign}
+        >
+          <Text look="section">Cv</Text>
+        </Pressable>
+      )}
+      {ROOMS.map((room) => {
+        const isHere = room === here;
+        return (
+          <Pressable
+            key={room.label}
+            role="link"
+            aria-label={room.label}
+            aria-current={isHere ? 'page' : undefined}
+            onPress={() => router.navigate(hrefOf(room, houseId))}
+            style={[
+              styles.room,
+              isWide ? styles.railRoom : styles.barRoom,
+              isHere && (isWide ? { borderLeftColor: palette.lake } : { borderTopColor: palette.lake }),
+            ]}
+          >
+            <Icon name={room.icon} size={24} color={isHere ? palette.ink : palette.soft} />
+            <Text look="small" tone={isHere ? 'ink' : 'soft'} style={isHere && styles.here}>
+              {room.label}
+            </Text>
+          </Pressable>
+        );
+      })}
+      {isWide && (
+        <Pressable
+          role="link"
+          aria-label="Bench"
+          onPress={() => router.navigate('/bench')}
+          style={[styles.room, styles.railRoom, styles.foot]}
+        >
+          <Icon name="calculator-variant-outline" size={24} color={palette.soft} />
+          <Text look="small" tone="soft">
+            Bench
+          </Text>
+        </Pressable>
+      )}
+    </View>
+  );
+}
+
+const styles = StyleSheet.create({
+  bar: { flexDirection: 'row', borderTopWidth: 1, minHeight: 62 },
+  rail: { width: 84, borderRightWidth: 1, alignItems: 'stretch' },
+  sign: { height: 56, alignItems: 'center', justifyContent: 'center' },
+  room: { alignItems: 'center', justifyContent: 'center', gap: 3, borderColor: 'transparent' },
+  barRoom: { flex: 1, borderTopWidth: 3 },
+  railRoom: { minHeight: 76, borderLeftWidth: 4 },
+  foot: { marginTop: 'auto' },
+  here: { fontWeight: 'bold' },
+});

@@ -1,0 +1,33 @@
+import type { Href } from 'expo-router';
+import type { IconName } from '../../ui/icon-font/icon-set';
+
+export interface Room {
+  readonly label: string;
+  readonly icon: IconName;
+  /** Last part of the room's path; null for the room that a house opens with. */
+  readonly segment: 'fill' | 'tests' | null;
+}
+
+/** The rooms of a house, in the order of the work. */
+export const ROOMS: readonly Room[] = [
+  { label: 'Plan', icon: 'home-outline', segment: null },
+  { label: 'Fill', icon: 'view-week-outline', segment: 'fill' },
+  { label: 'Door test', icon: 'door-open', segment: 'tests' },
+];
+
+export function hrefOf(room: Room, houseId: string): Href {
+  switch (room.segment) {
+    case null:
+      return { pathname: '/houses/[houseId]', params: { houseId } };
+    case 'fill':
+      return { pathname: '/houses/[houseId]/fill', params: { houseId } };
+    case 'tests':
+      return { pathname: '/houses/[houseId]/tests', params: { houseId } };
+  }
+}
+
+/** The room that a path lies in. */
+export function roomAt(path: string): Room | undefined {
+  const [, , , segment] = path.split('/');
+  return ROOMS.find((room) => room.segment === segment) ?? ROOMS[0];
+}

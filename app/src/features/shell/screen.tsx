@@ -1,0 +1,92 @@
+import { useRouter, type Href } from 'expo-router';
+import Head from 'expo-router/head';
+import type { ReactNode } from 'react';
+import { ScrollView, StyleSheet, View } from 'react-native';
+import { Button } from '../../ui/button';
+import { Text } from '../../ui/text';
+import { useIsWide, usePalette } from '../../ui/theme';
+import { space } from '../../ui/tokens';
+import { AppearanceSwitch, UnitSwitch } from './display-switches';
+import { SyncMark } from './sync-mark';
+
+interface ScreenProps {
+  /** Whose screen this is: the house, or the app. */
+  readonly name: string;
+  readonly detail?: string;
+  readonly back?: Href;
+  readonly backLabel?: string;
+  /** Stays in view above what scrolls. */
+  readonly pinned?: ReactNode;
+  /** Main action, in reach of the thumb. */
+  readonly footer?: ReactNode;
+  readonly children: ReactNode;
+}
+
+/** A page: a slim line that says where one is, what scrolls, and what to do next at its foot. */
+export function Screen({ name, detail, back, backLabel = 'Back', pinned, footer, children }: ScreenProps) {
+  const router = useRouter();
+  const palette = usePalette();
+  const isWide = useIsWide();
+  return (
+    <View style={[styles.screen, { backgroundColor: palette.paper }]}>
+      <Head>
+        <title>{`${name}${detail === undefined ? '' : ` · ${detail}`} – Calvet`}</title>
+      </Head>
+      <View style={[styles.top, isWide && styles.topWide]}>
+        {back !== undefined && (
+          <Button
+            kind="quiet"
+            iconOnly
+            icon="arrow-left"
+            label={backLabel}
+            onPress={() => router.navigate(back)}
+          />
+        )}
+        <View style={styles.names}>
+          <Text look="section" numberOfLines={1}>
+            {name}
+          </Text>
+          {detail !== undefined && (
+            <Text look="small" tone="soft" numberOfLines={1}>
+              {detail}
+            </Text>
+          )}
+        </View>
+        <SyncMark />
+        <UnitSwitch />
+        <AppearanceSwitch />
+      </View>
+      {pinned}
+      <ScrollView
+        style={styles.scroll}
+        contentContainerStyle={[styles.content, isWide && styles.contentWide]}
+        keyboardShouldPersistTaps="handled"
+      >
+        {children}
+      </ScrollView>
+      {footer !== undefined && (
+        <View style={[styles.footer, isWide && styles.footerWide, { borderTopColor: palette.line }]}>
+          {footer}
+        </View>
+      )}
+    </View>
+  );
+}
+
+const styles = StyleSheet.create({
+  screen: { flex: 1, minHeight: 0 },
+  top: {
+    flexDirection: 'row',
+    alignItems: 'center',
+    paddingLeft: space.l,
+    paddingRight: space.xs,
+    minHeight: 56,
+  },
+  topWide: { paddingLeft: space.xl, paddingRight: space.m },
+  names: { flex: 1, minWidth: 0 },
+  scroll: { flex: 1 },
+  content: { padding: space.m, paddingTop: space.xs, gap: space.m },
+  contentWide: { paddingHorizontal: space.xl, paddingBottom: space.xl, gap: space.l },
+  footer: { padding: space.m, flexDirection: 'row', gap: space.s, borderTopWidth: 1 },
+  footerWide: { paddingHorizontal: space.xl, justifyContent: 'flex-end' },
+});

@@ -1,0 +1,158 @@
+import { act, fireEvent, screen } from '@testing-library/react';
+import { renderInTheme } from '../../../test/in-theme';
+import type { OutboxState, Pending, Troubled } from '../../data/outbox';
+import { deedOf, subjectOf } from './field-words';
+import { SyncMark, TroubleBanner } from './sync-mark';
+
+let mockState: OutboxState = { pending: [], troubled: [], phase: 'idle' };
+let mockIsKept = true;
+const mockListeners = new Set<() => void>();
+const mockDone: string[] = [];
+const mockNames = new Map([
+  [
+    'h',
+    {
+      records: new Map([
+        ['h', { kind: 'house', record: { id: 'h', name: 'Byre' } }],
+        ['a', { kind: 'area', record: { id: 'a', name: 'Wall' } }],
+      ]),
+    },
+  ],
+]);
+jest.mock('../../data/store', () => ({
+  outbox: {
+    subscribe: (listener: () => void) => {
+      mockListeners.add(listener);
+      return () => mockListeners.delete(listener);
+    },
+    getState: () => mockState,
+    retryNow: () => mockDone.push('retry'),
+    keepMine: (id: string) => mockDone.push(`mine ${id}`),
+    takeTheirs: (id: string) => mockDone.push(`theirs ${id}`),
+    discard: (id: string) => mockDone.push(`discard ${id}`),
+  },
+  subscribeToCopies: () => () => undefined,
+  heldCopies: () => mockNames,
+  isKeptOnDevice: () => mockIsKept,
+  isKeptRead: () => true,
+}));
+
+const set = (next: Partial<OutboxState>) =>
+  act(() => {
+    mockState = { ...mockState, ...next };
+    mockListeners.forEach((listener) => listener());
+  });
+const pending = (id: string, more: Partial<Pending['change']> = {}): Pending => ({
+  houseId: 'h',
+  change: {
+    changeId: `c-${id}`,
+    kind: 'area',
+    id,
+    baseRevision: 1,
+    op: 'update',
+    body: { grade: 'II' },
+    ...more,
+  },
+});
+const press = (name: string | RegExp) => fireEvent.click(screen.getByRole('button', { name }));
+
+beforeEach(() => {
+  mockState = { pending: [], troubled: [], phase: 'idle' };
+  mockIsKept = true;
+  mockDone.length = 0;
+});
+
+test('nothing is said while nothing waits, and for a moment that all was sent', () => {
+  jest.useFakeTimers();
+  renderInTheme(<SyncMark />);
+  expect(screen.queryByText('sent')).toBeNull();
+  set({ pending: [pending('a')] });
+  expect(screen.getByRole('button', { name: '1 to send' })).toBeTruthy();
+  set({ phase: 'sending' });
+  expect(screen.getByRole('button', { name: 'sending' })).toBeTruthy();
+  set({ pending: [], phase: 'idle' });
+  expect(screen.getByText('sent')).toBeTruthy();
+  act(() => jest.advanceTimersByTime(3000));
+  expect(screen.queryByText('sent')).toBeNull();
+  jest.useRealTimers();
+});
+
+test('what waits is listed by its record and its fields, and can be tried at once', async () => {
+  mockState = {
+    pending: [
+      pending('a', { body: { grade: 'II', areaM2: 12 } }),
+      pending('new', { op: 'create', body: { name: 'Roof' } }),
+      pending('h', { kind: 'house', op: 'delete', body: {} }),
+    ],
+    troubled: [],
+    phase: 'unreachable',
+  };
+  renderInTheme(<SyncMark />);
+  press(/^3 unsent/);
+  await act(async () => undefined);
+  for (const text of [
+    '3 entries wait to be sent',
+    'Area “Wall”',
+    'Byre · grade, area',
+    'Area “Roof”',
+    'Byre · new',
+    'House “Byre”',
+    'deleted',
+  ]) {
+    expect(screen.getByText(text)).toBeTruthy();
+  }
+  expect(
+    screen.getByText(/The server cannot be reached\. What you entered is kept on this device/),
+  ).toBeTruthy();
+  press('Try now');
+  expect(mockDone).toEqual(['retry', 'retry']);
+  press('Close');
+});
+
+test('a browser that keeps nothing is said so', async () => {
+  mockIsKept = false;
+  mockState = { pending: [pending('a')], troubled: [], phase: 'unreachable' };
+  renderInTheme(<SyncMark />);
+  press(/^1 unsent/);
+  await act(async () => undefined);
+  expect(screen.getByText(/leave this page open until everything is sent/)).toBeTruthy();
+});
+
+test('what is in dispute is shown with both values, and a person decides', () => {
+  const troubled: Troubled = {
+    ...pending('a', { body: { name: 'West' } }),
+    trouble: {
+      kind: 'conflict',
+      current: { kind: 'area', record: { name: 'North' } } as never,
+      fields: [{ field: 'name', by: 'Ada', at: '2026-11-03T10:20:00.000Z' }],
+    },
+  };
+  mockState = { pending: [], troubled: [troubled], phase: 'idle' };
+  renderInTheme(<TroubleBanner />);
+  expect(screen.getByText(/Name: yours “West”, theirs “North” \(Ada, /)).toBeTruthy();
+  press('Keep mine');
+  press('Take theirs');
+  expect(mockDone).toEqual(['mine c-a', 'theirs c-a']);
+});
+
+test('what was refused says why and where', () => {
+  const troubled: Troubled = {
+    ...pending('a'),
+    trouble: { kind: 'refused', message: 'This must be above 0.', field: 'areaM2' },
+  };
+  mockState = { pending: [], troubled: [troubled], phase: 'idle' };
+  renderInTheme(<TroubleBanner />);
+  expect(screen.getByText('This must be above 0. (areaM2)')).toBeTruthy();
+  press('Let go of it');
+  expect(mockDone).toEqual(['discard c-a']);
+});
+
+test('changes in words', () => {
+  const { change } = pending('a', { body: { buildUp: {} as never, areaM2: 3 } });
+  expect([subjectOf(change), subjectOf(change, 'Wall'), deedOf(change)]).toEqual([
+    'Area',
+    'Area “Wall”',
+    'build-up, area',
+  ]);
+  expect(deedOf({ ...change, op: 'restore' })).toBe('put back');
+});

@@ -1,0 +1,3 @@
+import { OperationPageOnDemand } from '../../features/bench/bench-on-demand';
+
+export default OperationPageOnDemand;

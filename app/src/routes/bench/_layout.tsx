@@ -1,0 +1,3 @@
+import { BenchFrameOnDemand } from '../../features/bench/bench-on-demand';
+
+export default BenchFrameOnDemand;

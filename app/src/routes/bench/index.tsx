@@ -1,0 +1,3 @@
+import { BenchScreenOnDemand } from '../../features/bench/bench-on-demand';
+
+export default BenchScreenOnDemand;

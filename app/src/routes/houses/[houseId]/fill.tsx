@@ -1,0 +1,6 @@
+import { useHouseView } from '../../../features/houses/house-frame';
+import { FillRoom } from '../../../features/installation/fill-room';
+
+export default function FillRoute() {
+  return <FillRoom view={useHouseView()} />;
+}

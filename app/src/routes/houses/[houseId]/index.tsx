@@ -1,0 +1,6 @@
+import { useHouseView } from '../../../features/houses/house-frame';
+import { PlanRoom } from '../../../features/houses/plan-room';
+
+export default function PlanRoute() {
+  return <PlanRoom view={useHouseView()} />;
+}

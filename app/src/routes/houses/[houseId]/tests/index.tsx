@@ -1,0 +1,6 @@
+import { DoorTestRoom } from '../../../../features/airtightness/door-test-room';
+import { useHouseView } from '../../../../features/houses/house-frame';
+
+export default function DoorTestRoute() {
+  return <DoorTestRoom view={useHouseView()} />;
+}

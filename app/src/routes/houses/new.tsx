@@ -1,0 +1,3 @@
+import { NewHouseScreen } from '../../features/houses/new-house-screen';
+
+export default NewHouseScreen;

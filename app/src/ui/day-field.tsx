@@ -1,0 +1,52 @@
+import { isValid, parseISO } from 'date-fns';
+import { useState } from 'react';
+import { View } from 'react-native';
+import { Labelled } from './field';
+import { day } from './format';
+import { Text } from './text';
+import { usePalette } from './theme';
+import { dark, fonts, TOUCH } from './tokens';
+
+interface DayFieldProps {
+  readonly label: string;
+  /** YYYY-MM-DD. */
+  readonly value: string;
+  readonly onChange: (isoDay: string) => void;
+}
+
+const isDay = (text: string): boolean => /^\d{4}-\d{2}-\d{2}$/.test(text) && isValid(parseISO(text));
+
+/** A day, entered with the calendar that the browser brings. */
+export function DayField({ label, value, onChange }: DayFieldProps) {
+  const palette = usePalette();
+  const [draft, setDraft] = useState(value);
+  return (
+    <Labelled label={label} message={isDay(draft) ? null : 'Enter a day.'}>
+      <View style={{ flexDirection: 'row', alignItems: 'center', gap: 12 }}>
+        <input
+          type="date"
+          aria-label={label}
+          value={draft}
+          onChange={({ target }) => {
+            setDraft(target.value);
+            if (isDay(target.value)) onChange(target.value);
+          }}
+          style={{
+            minHeight: TOUCH,
+            padding: '0 10px',
+            border: `1px solid ${palette.line}`,
+            borderRadius: 3,
+            background: palette.card,
+            color: palette.ink,
+            fontFamily: fonts.figure,
+            fontSize: 16,
+            colorScheme: palette === dark ? 'dark' : 'light',
+          }}
+        />
+        <Text look="small" tone="soft">
+          {isDay(draft) ? day(draft) : ''}
+        </Text>
+      </View>
+    </Labelled>
+  );
+}

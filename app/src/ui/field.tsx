@@ -1,0 +1,131 @@
+import { unitOf } from '@calvet/core';
+import { Children, useState, type ReactNode } from 'react';
+import { StyleSheet, View } from 'react-native';
+import { TextInput } from 'react-native-paper';
+import { usePreferences } from '../data/preferences';
+import Icon from './icon-font/icon-set';
+import { NumberInput, type NumberInputProps } from './number-input';
+import { Text } from './text';
+import { usePalette } from './theme';
+import { fonts, space } from './tokens';
+
+/** What is wrong with a field and what to do about it. */
+export function FieldMessage({ message }: { readonly message: string | null | undefined }) {
+  const palette = usePalette();
+  if (message === null || message === undefined) return null;
+  return (
+    <View style={styles.message} role="alert">
+      <Icon name="alert-circle" size={16} color={palette.ember} />
+      <Text look="small" tone="ember" style={styles.messageText}>
+        {message}
+      </Text>
+    </View>
+  );
+}
+
+/** Short fields side by side, as many as fit. */
+export function FieldGrid({ children }: { readonly children: readonly ReactNode[] }) {
+  return (
+    <View style={styles.grid}>
+      {Children.map(children, (child) => (
+        <View style={styles.inGrid}>{child}</View>
+      ))}
+    </View>
+  );
+}
+
+interface LabelledProps {
+  readonly label: string;
+  readonly unit?: string;
+  readonly message?: string | null;
+  readonly children: ReactNode;
+}
+
+/** A field under its label, with the unit beside it and its message below. */
+export function Labelled({ label, unit, message, children }: LabelledProps) {
+  return (
+    <View style={styles.field}>
+      <View style={styles.labelRow}>
+        <Text look="small" tone="soft">
+          {label}
+        </Text>
+        {unit !== undefined && unit !== '' && (
+          <Text look="small" tone="soft">
+            {unit}
+          </Text>
+        )}
+      </View>
+      {children}
+      <FieldMessage message={message} />
+    </View>
+  );
+}
+
+interface NumberFieldProps extends Omit<NumberInputProps, 'onTrouble' | 'hasError'> {
+  /** From outside: shown where the field itself finds nothing wrong. */
+  readonly message?: string | null;
+  readonly onTroubleChange?: (message: string | null) => void;
+}
+
+/** A labelled field for one figure. */
+export function NumberField({ message, onTroubleChange, ...input }: NumberFieldProps) {
+  const { units } = usePreferences();
+  const [trouble, setTrouble] = useState<string | null>(null);
+  const shown = trouble ?? message ?? null;
+  return (
+    <Labelled label={input.label} unit={unitOf(input.quantity, units).symbol} message={shown}>
+      <NumberInput
+        {...input}
+        hasError={shown !== null}
+        onTrouble={(next) => {
+          setTrouble(next);
+          onTroubleChange?.(next);
+        }}
+      />
+    </Labelled>
+  );
+}
+
+interface TextFieldProps {
+  readonly label: string;
+  readonly value: string;
+  readonly onChange: (text: string) => void;
+  readonly message?: string | null;
+  readonly maxLength?: number;
+  readonly multiline?: boolean;
+  readonly autoFocus?: boolean;
+  readonly placeholder?: string;
+}
+
+/** A labelled field for words. */
+export function TextField({ label, value, onChange, message, ...rest }: TextFieldProps) {
+  const palette = usePalette();
+  return (
+    <Labelled label={label} message={message}>
+      <TextInput
+        {...rest}
+        mode="outlined"
+        dense
+        aria-label={label}
+        value={value}
+        onChangeText={onChange}
+        error={message !== null && message !== undefined}
+        outlineColor={palette.line}
+        activeOutlineColor={palette.lake}
+        style={[styles.text, { backgroundColor: palette.card }]}
+        contentStyle={styles.textContent}
+      />
+    </Labelled>
+  );
+}
+
+const styles = StyleSheet.create({
+  field: { gap: space.xs },
+  grid: { flexDirection: 'row', flexWrap: 'wrap', alignItems: 'flex-start', gap: space.m },
+  inGrid: { flexGrow: 1, flexShrink: 1, flexBasis: 140, minWidth: 120 },
+  labelRow: { flexDirection: 'row', justifyContent: 'space-between', gap: space.s },
+  message: { flexDirection: 'row', gap: space.xs, alignItems: 'flex-start' },
+  messageText: { flex: 1 },
+  text: { fontFamily: fonts.text, fontSize: 16 },
+  textContent: { fontFamily: fonts.text, minHeight: 48 },
+});

@@ -1,0 +1,61 @@
+import { fromSi, unitOf, type Quantity, type UnitSystem } from '@calvet/core';
+import { format as formatDay, isValid, parseISO } from 'date-fns';
+
+const MINUS = '\u2212';
+/** A figure that was typed comes back from SI within this share of itself. */
+const TYPED_SLACK = 1e-12;
+
+function withMinus(text: string): string {
+  const isZero = /^-0(?:\.0*)?$/.test(text);
+  return isZero ? text.slice(1) : text.replace('-', MINUS);
+}
+
+/** A figure of plain decimals, with a true minus sign and never a negative zero. */
+export function decimals(value: number, digits: number): string {
+  return withMinus(value.toFixed(digits));
+}
+
+/** Quantities written without decimals get some where they are small, so that three digits always tell. */
+function decimalsFor(shown: number, usual: number): number {
+  const size = Math.abs(shown);
+  if (usual > 0 || size === 0 || size >= 99.5) return usual;
+  return size >= 9.95 ? 1 : 2;
+}
+
+/** A figure in SI as it is shown: in its unit, with its usual decimals, without the unit's symbol. */
+export function figure(si: number, quantity: Quantity, units: UnitSystem, digits?: number): string {
+  const shown = fromSi(si, quantity, units);
+  return decimals(shown, digits ?? decimalsFor(shown, unitOf(quantity, units).decimals));
+}
+
+/** A figure with its unit. */
+export function figureWithUnit(si: number, quantity: Quantity, units: UnitSystem, digits?: number): string {
+  const { symbol } = unitOf(quantity, units);
+  const glue = symbol === '%' || symbol === '' ? '' : '\u00A0';
+  return `${figure(si, quantity, units, digits)}${glue}${symbol}`;
+}
+
+/**
+ * A figure as it stands in a field for entry: as it was typed, where it was typed in these units; else, where it
+ * comes from other units and would need many digits, a little finer than it is usually written.
+ */
+export function entry(si: number | null, quantity: Quantity, units: UnitSystem): string {
+  if (si === null) return '';
+  const shown = fromSi(si, quantity, units);
+  const typed = [0, 1, 2, 3, 4, 5, 6]
+    .map((digits) => Number(shown.toFixed(digits)))
+    .find((rounded) => Math.abs(rounded - shown) <= TYPED_SLACK * Math.abs(shown));
+  const value = typed ?? Number(shown.toFixed(unitOf(quantity, units).decimals + 1));
+  return withMinus(String(value));
+}
+
+/** A day as it is written here: 22 Sep 2026. */
+export function day(isoDay: string): string {
+  const date = parseISO(isoDay);
+  return isValid(date) ? formatDay(date, 'd MMM yyyy') : isoDay;
+}
+
+/** Today on this device's calendar, YYYY-MM-DD. */
+export function today(): string {
+  return formatDay(new Date(), 'yyyy-MM-dd');
+}

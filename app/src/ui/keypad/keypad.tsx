@@ -1,0 +1,239 @@
+import { createContext, use, useCallback, useEffect, useMemo, useRef, useState, type ReactNode } from 'react';
+import { StyleSheet, View } from 'react-native';
+import Icon from '../icon-font/icon-set';
+import { Text } from '../text';
+import { usePalette } from '../theme';
+import { CORNER, space } from '../tokens';
+
+/** A field that the keypad writes to. */
+export interface KeypadTarget {
+  readonly type: (text: string) => void;
+  readonly erase: () => void;
+  readonly toggleSign: () => void;
+}
+
+interface Keypad {
+  /** True on devices that are touched: fields then keep the system's keyboard away. */
+  readonly isTouch: boolean;
+  /** True while the keys are shown. */
+  readonly isOpen: boolean;
+  readonly attach: (target: KeypadTarget) => void;
+  readonly detach: (target: KeypadTarget) => void;
+}
+
+const KeypadContext = createContext<Keypad>({
+  isTouch: false,
+  isOpen: false,
+  attach: () => {},
+  detach: () => {},
+});
+
+export function useKeypad(): Keypad {
+  return use(KeypadContext);
+}
+
+/** Moves on to the next field for figures on the page; the last one is left. */
+export function focusNextNumberField(from: Element | null, step: 1 | -1 = 1): void {
+  const all = [...document.querySelectorAll<HTMLInputElement>('input[data-figure]')].filter(
+    (field) => field.offsetParent !== null && !field.disabled,
+  );
+  const at = from instanceof HTMLInputElement ? all.indexOf(from) : -1;
+  const next = all[at + step];
+  if (next === undefined) (document.activeElement as HTMLElement | null)?.blur();
+  else {
+    next.focus();
+    next.scrollIntoView({ block: 'nearest' });
+  }
+}
+
+/** Moves up or down a table in the same column; says whether there was a table to move in. */
+export function focusSameColumn(from: Element | null, step: 1 | -1): boolean {
+  const row = from?.closest('[role="row"]');
+  const rows = [...(row?.closest('[role="table"]')?.querySelectorAll('[role="row"]') ?? [])];
+  const fieldsOf = (each: Element | null | undefined) => [
+    ...(each?.querySelectorAll<HTMLInputElement>('input[data-figure]') ?? []),
+  ];
+  const column = fieldsOf(row).findIndex((field) => field === from);
+  const next = row == null ? undefined : fieldsOf(rows[rows.indexOf(row) + step])[column];
+  next?.focus();
+  return rows.length > 0;
+}
+
+interface KeyProps {
+  readonly label: string;
+  readonly onPress: () => void;
+  readonly isMain?: boolean;
+  readonly children: ReactNode;
+}
+
+/** A key that does not take the focus away from the field. */
+function Key({ label, onPress, isMain = false, children }: KeyProps) {
+  const palette = usePalette();
+  const [pressed, setPressed] = useState(false);
+  const ground = isMain ? palette.lake : pressed ? palette.lakeTint : palette.card;
+  return (
+    <button
+      type="button"
+      aria-label={label}
+      tabIndex={-1}
+      onMouseDown={(event) => event.preventDefault()}
+      onPointerDown={() => setPressed(true)}
+      onPointerUp={() => setPressed(false)}
+      onPointerLeave={() => setPressed(false)}
+      onClick={onPress}
+      style={{
+        flex: 1,
+        minHeight: 56,
+        minWidth: 0,
+        display: 'flex',
+        alignItems: 'center',
+        justifyContent: 'center',
+        border: `1px solid ${isMain ? palette.lake : palette.line}`,
+        borderRadius: CORNER,
+        background: ground,
+        touchAction: 'manipulation',
+        cursor: 'pointer',
+        padding: 0,
+      }}
+    >
+      {children}
+    </button>
+  );
+}
+
+const ROWS = [
+  ['7', '8', '9'],
+  ['4', '5', '6'],
+  ['1', '2', '3'],
+] as const;
+
+function Keys({ target }: { readonly target: KeypadTarget }) {
+  const palette = usePalette();
+  const digit = (key: string) => (
+    <Key key={key} label={key} onPress={() => target.type(key)}>
+      <Text look="figureStrong" style={styles.key}>
+        {key}
+      </Text>
+    </Key>
+  );
+  const side = [
+    <Key key="erase" label="Erase" onPress={target.erase}>
+      <Icon name="backspace-outline" size={24} color={palette.ink} />
+    </Key>,
+    <Key key="sign" label="Change sign" onPress={target.toggleSign}>
+      <Text look="figureStrong" style={styles.key}>
+        ±
+      </Text>
+    </Key>,
+    <Key key="back" label="Previous field" onPress={() => focusNextNumberField(document.activeElement, -1)}>
+      <Icon name="arrow-up" size={24} color={palette.ink} />
+    </Key>,
+  ];
+  return (
+    <View
+      style={[styles.pad, { backgroundColor: palette.paper, borderTopColor: palette.line }]}
+      role="group"
+      aria-label="Number keys"
+    >
+      {ROWS.map((row, i) => (
+        <View key={row[0]} style={styles.row}>
+          {row.map(digit)}
+          {side[i]}
+        </View>
+      ))}
+      <View style={styles.row}>
+        <Key label="Decimal mark" onPress={() => target.type('.')}>
+          <Text look="figureStrong" style={styles.key}>
+            .
+          </Text>
+        </Key>
+        {digit('0')}
+        <Key label="Done" onPress={() => (document.activeElement as HTMLElement | null)?.blur()}>
+          <Text look="strong">Done</Text>
+        </Key>
+        <Key label="Next field" isMain onPress={() => focusNextNumberField(document.activeElement)}>
+          <Text look="strong" tone="onFill">
+            Next
+          </Text>
+        </Key>
+      </View>
+    </View>
+  );
+}
+
+const isTouchDevice = (): boolean =>
+  typeof window !== 'undefined' && window.matchMedia('(pointer: coarse)').matches;
+
+/** Whether a finger or a button is down on the page. */
+function useIsPressed(): { readonly current: boolean } {
+  const isPressed = useRef(false);
+  useEffect(() => {
+    const press = () => {
+      isPressed.current = true;
+    };
+    const release = () => {
+      isPressed.current = false;
+    };
+    window.addEventListener('pointerdown', press, true);
+    window.addEventListener('pointerup', release, true);
+    window.addEventListener('pointercancel', release, true);
+    return () => {
+      window.removeEventListener('pointerdown', press, true);
+      window.removeEventListener('pointerup', release, true);
+      window.removeEventListener('pointercancel', release, true);
+    };
+  }, []);
+  return isPressed;
+}
+
+/** So long the keys stay after a field was left. */
+const LEAVE_MS = 80;
+
+/** Puts the keypad under the page while a field for figures has the focus on a touched device. */
+export function KeypadHost({ children }: { readonly children: ReactNode }) {
+  const [isTouch] = useState(isTouchDevice);
+  const [target, setTarget] = useState<KeypadTarget | null>(null);
+  /** The field that was left, until its keys are gone or it is taken up again. */
+  const left = useRef<KeypadTarget | null>(null);
+  const isPressed = useIsPressed();
+  const attach = useCallback((next: KeypadTarget) => {
+    left.current = null;
+    setTarget(next);
+    // Once the keys have taken their room, the field must still be in sight.
+    requestAnimationFrame(() =>
+      requestAnimationFrame(() => document.activeElement?.scrollIntoView({ block: 'nearest' })),
+    );
+  }, []);
+  const detach = useCallback(
+    (leaving: KeypadTarget) => {
+      left.current = leaving;
+      const putAway = () => {
+        if (left.current !== leaving) return;
+        // What is being pressed must not move away from under the finger.
+        if (isPressed.current) window.addEventListener('pointerup', wait, { once: true });
+        else setTarget((now) => (now === leaving ? null : now));
+      };
+      // Between two fields the keypad stays, so that the page does not jump.
+      const wait = () => void setTimeout(putAway, LEAVE_MS);
+      wait();
+    },
+    [isPressed],
+  );
+  const keypad = useMemo(
+    () => ({ isTouch, isOpen: isTouch && target !== null, attach, detach }),
+    [isTouch, target, attach, detach],
+  );
+  return (
+    <KeypadContext value={keypad}>
+      <View style={styles.page}>{children}</View>
+      {isTouch && target !== null && <Keys target={target} />}
+    </KeypadContext>
+  );
+}
+
+const styles = StyleSheet.create({
+  page: { flex: 1, minHeight: 0 },
+  pad: { padding: space.s, gap: space.s, borderTopWidth: 1 },
+  row: { flexDirection: 'row', gap: space.s },
+  key: { fontSize: 22, lineHeight: 26 },
+});

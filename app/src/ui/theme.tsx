@@ -1,0 +1,75 @@
+import { createContext, use, useMemo, type ReactNode } from 'react';
+import { useColorScheme, useWindowDimensions } from 'react-native';
+import {
+  configureFonts,
+  MD3DarkTheme,
+  MD3LightTheme,
+  PaperProvider,
+  type MD3Theme,
+} from 'react-native-paper';
+import { usePreferences } from '../data/preferences';
+import { CORNER, dark, fonts, light, WIDE, type Palette } from './tokens';
+
+const PaletteContext = createContext<Palette>(light);
+
+/** Colours of the theme in force. */
+export function usePalette(): Palette {
+  return use(PaletteContext);
+}
+
+/** True where list and detail stand side by side. */
+export function useIsWide(): boolean {
+  return useWindowDimensions().width >= WIDE;
+}
+
+function paperTheme(palette: Palette, base: MD3Theme): MD3Theme {
+  return {
+    ...base,
+    roundness: CORNER,
+    fonts: configureFonts({ config: { fontFamily: fonts.text } }),
+    colors: {
+      ...base.colors,
+      primary: palette.lake,
+      onPrimary: palette.onFill,
+      primaryContainer: palette.lakeTint,
+      onPrimaryContainer: palette.ink,
+      secondary: palette.soft,
+      secondaryContainer: palette.lakeTint,
+      onSecondaryContainer: palette.ink,
+      background: palette.paper,
+      onBackground: palette.ink,
+      surface: palette.card,
+      onSurface: palette.ink,
+      surfaceVariant: palette.card,
+      onSurfaceVariant: palette.soft,
+      outline: palette.line,
+      outlineVariant: palette.line,
+      error: palette.ember,
+      errorContainer: palette.emberTint,
+      inverseSurface: palette.ink,
+      inverseOnSurface: palette.card,
+      inversePrimary: palette.lakeTint,
+      elevation: {
+        ...base.colors.elevation,
+        level1: palette.card,
+        level2: palette.card,
+        level3: palette.card,
+      },
+    },
+  };
+}
+
+/** The house style: palette by the person's choice or the device's, and Paper dressed in it. */
+export function Theme({ children }: { readonly children: ReactNode }) {
+  const scheme = useColorScheme();
+  const { appearance } = usePreferences();
+  const isDark = appearance === 'system' ? scheme === 'dark' : appearance === 'dark';
+  const palette = isDark ? dark : light;
+  const theme = useMemo(() => paperTheme(palette, isDark ? MD3DarkTheme : MD3LightTheme), [palette, isDark]);
+  return (
+    <PaletteContext value={palette}>
+      <style>{`:focus-visible{outline:2px solid ${palette.lake};outline-offset:1px}`}</style>
+      <PaperProvider theme={theme}>{children}</PaperProvider>
+    </PaletteContext>
+  );
+}

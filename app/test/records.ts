@@ -1,0 +1,65 @@
+import {
+  BUILD_UP_LIBRARY,
+  buildUpOf,
+  type AirtightnessTest,
+  type Area,
+  type House,
+  type TestReading,
+} from '@calvet/contract';
+import { sampleHouse } from '../../contract/test/sample-house';
+
+const carried = { houseId: 'h1', revision: 1, updatedAt: '', updatedBy: '', deletedAt: null };
+
+export function houseWith(more: Partial<House> = {}): House {
+  return { ...sampleHouse, ...carried, id: 'h1', target: { quantity: 'n50', limit: 1.5 }, ...more };
+}
+
+export function areaWith(more: Partial<Area> = {}): Area {
+  const [wall] = BUILD_UP_LIBRARY;
+  if (wall === undefined) throw new Error('The library is empty.');
+  return {
+    ...carried,
+    id: 'a1',
+    name: 'North wall',
+    kind: 'wall',
+    areaM2: 50,
+    buildUp: buildUpOf(wall),
+    grade: null,
+    ...more,
+  };
+}
+
+export function readingWith(
+  id: string,
+  pressurePa: number | null,
+  flowM3h: number | null,
+  more: Partial<TestReading> = {},
+): TestReading {
+  return { id, pressurePa, flowM3h, fanPressurePa: null, fanRange: null, struckOut: null, ...more };
+}
+
+/** Six readings that lie on a line, depressurising. */
+export function goodReadings(q50M3h = 500): readonly TestReading[] {
+  return [12, 20, 30, 40, 50, 60].map((pressure, i) =>
+    readingWith(`r${i + 1}`, -pressure, q50M3h * (pressure / 50) ** 0.65),
+  );
+}
+
+export function testWith(more: Partial<AirtightnessTest> = {}): AirtightnessTest {
+  return {
+    ...carried,
+    id: 't1',
+    stage: 'finished',
+    performedOn: '2026-10-01',
+    indoorTemperatureC: 20,
+    outdoorTemperatureC: 20,
+    altitudeM: null,
+    airPressurePa: null,
+    windMs: null,
+    fanRanges: [],
+    depressurise: { baselineBeforePa: [0], baselineAfterPa: [0], readings: goodReadings() },
+    pressurise: null,
+    note: '',
+    ...more,
+  };
+}

@@ -1,0 +1,121 @@
+import { existsSync, mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { createServer } from 'node:http';
+import { extname, join } from 'node:path';
+import { hashOf, root, workFolder } from './machine/checkout.mjs';
+import { startDatabase } from './machine/database.mjs';
+import { ensureProgram } from './machine/debian.mjs';
+import { ensurePackages } from './machine/packages.mjs';
+import { exitWith, freePort, mustRun, run, Trouble } from './machine/processes.mjs';
+import { startServer } from './machine/server.mjs';
+import { ensureWebApp, exportWebApp } from './machine/web-app.mjs';
+
+const folder = join(workFolder, 'bench');
+const bareFolder = join(folder, 'bare-app');
+
+/** Measures the core as plain JavaScript, as a release would run it. */
+async function measureCore() {
+  const bundle = join(folder, 'core.mjs');
+  await mustRun('npx', [
+    'esbuild',
+    'core/bench/core.bench.ts',
+    '--bundle',
+    '--platform=node',
+    '--format=esm',
+    '--log-level=error',
+    `--outfile=${bundle}`,
+  ]);
+  await mustRun(process.execPath, ['--expose-gc', bundle]);
+}
+
+const BATCH_LINES = 60_000;
+
+/** Times the command line on many tests in one batch, from its start to its last line. */
+async function measureBatch() {
+  const input = join(folder, 'batch.jsonl');
+  const example = JSON.parse(
+    readFileSync(join(root, 'core', 'vectors', 'airtightness.multiPoint.json'), 'utf8'),
+  );
+  const line = { operation: 'airtightness.multiPoint', input: example.cases[0].input };
+  const lines = Array.from({ length: BATCH_LINES }, (_, id) => JSON.stringify({ id, ...line }));
+  writeFileSync(input, lines.join('\n'));
+  const start = performance.now();
+  const code = await run('sh', [
+    '-c',
+    `"${process.execPath}" bin/compute.mjs --batch < "${input}" > "${input}.out"`,
+  ]);
+  const seconds = (performance.now() - start) / 1000;
+  if (code !== 0) throw new Trouble('The batch failed.');
+  const answered = readFileSync(`${input}.out`, 'utf8').trim().split('\n').length;
+  if (answered !== BATCH_LINES) throw new Trouble(`Of ${BATCH_LINES} lines ${answered} were answered.`);
+  console.log(
+    `--batch, ${BATCH_LINES} multi-point tests, start to end: ${(BATCH_LINES / seconds).toFixed(0)} a second`,
+  );
+}
+
+async function ensureBareApp() {
+  const mark = join(bareFolder, '.sources');
+  const wanted = hashOf(['app/bench/bare-app', 'package-lock.json']);
+  if (existsSync(mark) && readFileSync(mark, 'utf8') === wanted) return;
+  console.log('Building the bare app to compare with …');
+  await exportWebApp(join(root, 'app', 'bench', 'bare-app'), bareFolder);
+  writeFileSync(mark, wanted);
+}
+
+const TYPES = { '.html': 'text/html', '.js': 'text/javascript', '.css': 'text/css', '.ttf': 'font/ttf' };
+
+/** Serves the bare app as plainly as can be. */
+function serveBareApp(port) {
+  const server = createServer((request, response) => {
+    const path = decodeURIComponent(new URL(request.url, 'http://localhost').pathname);
+    const file = join(bareFolder, path);
+    const found = path !== '/' && existsSync(file) ? file : join(bareFolder, 'index.html');
+    response.setHeader('content-type', TYPES[extname(found)] ?? 'application/octet-stream');
+    response.end(readFileSync(found));
+  });
+  return new Promise((resolve) => server.listen(port, '127.0.0.1', () => resolve(server)));
+}
+
+async function main() {
+  await ensurePackages();
+  const chromium = await ensureProgram('chromium', 'chromium', 'the browser that is measured');
+  mkdirSync(folder, { recursive: true });
+  rmSync(join(folder, 'database'), { recursive: true, force: true });
+  console.log('Core');
+  await measureCore();
+  await measureBatch();
+
+  const database = await startDatabase({ folder, port: await freePort() });
+  try {
+    console.log('Server');
+    await mustRun(process.execPath, ['--import', 'tsx', 'server/bench/changes.bench.ts'], {
+      env: { CALVET_TEST_DATABASE_URL: database.url, NODE_ENV: 'production' },
+    });
+    console.log('App');
+    const webFolder = await ensureWebApp();
+    await ensureBareApp();
+    const server = await startServer({
+      port: await freePort(),
+      databaseUrl: database.url,
+      webFolder,
+      folder,
+    });
+    const barePort = await freePort();
+    const bare = await serveBareApp(barePort);
+    try {
+      await mustRun(process.execPath, ['--import', 'tsx', 'demo/src/seed.ts', server.url]);
+      await mustRun(
+        process.execPath,
+        ['--import', 'tsx', 'e2e/bench/first-screen.bench.ts', server.url, `http://127.0.0.1:${barePort}/`],
+        { env: { CALVET_CHROMIUM: chromium } },
+      );
+    } finally {
+      bare.close();
+      await server.stop();
+    }
+  } finally {
+    await database.stop();
+  }
+}
+
+process.chdir(root);
+main().catch(exitWith);

@@ -1,0 +1,104 @@
+import { mkdirSync, readFileSync, rmSync } from 'node:fs';
+import { join } from 'node:path';
+import { root, workFolder } from './machine/checkout.mjs';
+import { startDatabase } from './machine/database.mjs';
+import { ensureProgram } from './machine/debian.mjs';
+import { ensurePackages } from './machine/packages.mjs';
+import { exitWith, freePort, run, stopOnSignal } from './machine/processes.mjs';
+import { ensureWebApp } from './machine/web-app.mjs';
+
+const folder = join(workFolder, 'test');
+const reports = join(folder, 'reports');
+const tally = { passed: 0, failed: 0 };
+
+function count(name, passed, failed) {
+  tally.passed += passed;
+  tally.failed += failed;
+  console.log(`${name}: ${failed === 0 ? 'passed' : `${failed} failed`}`);
+}
+
+/** A command that either holds or does not. */
+async function check(name, command, args) {
+  const code = await run(command, args);
+  count(name, code === 0 ? 1 : 0, code === 0 ? 0 : 1);
+}
+
+function readReport(file) {
+  try {
+    return JSON.parse(readFileSync(file, 'utf8'));
+  } catch {
+    return null;
+  }
+}
+
+async function jest(name, projects, env = {}) {
+  const file = join(reports, `${name}.json`);
+  const code = await run(
+    'npx',
+    [
+      'jest',
+      '--selectProjects',
+      ...projects,
+      '--json',
+      `--outputFile=${file}`,
+      '--silent',
+      '--reporters=default',
+    ],
+    { env },
+  );
+  const report = readReport(file);
+  // A file that does not even load counts as one failure.
+  const broken = report === null ? 1 : report.numRuntimeErrorTestSuites;
+  const failed = (report?.numFailedTests ?? 0) + broken;
+  count(name, report?.numPassedTests ?? 0, failed === 0 && code !== 0 ? 1 : failed);
+}
+
+async function journeys(env) {
+  const file = join(reports, 'journeys.json');
+  const code = await run(
+    'npx',
+    ['playwright', 'test', '--config', 'e2e/playwright.config.ts', '--reporter=list,json'],
+    {
+      env: { ...env, PLAYWRIGHT_JSON_OUTPUT_NAME: file },
+    },
+  );
+  const { expected = 0, unexpected = 1, flaky = 0 } = readReport(file)?.stats ?? {};
+  const failed = unexpected + flaky;
+  count('journeys', expected, failed === 0 && code !== 0 ? 1 : failed);
+}
+
+async function main() {
+  await ensurePackages();
+  const chromium = await ensureProgram('chromium', 'chromium', 'the browser of the journeys');
+  rmSync(folder, { recursive: true, force: true });
+  mkdirSync(reports, { recursive: true });
+
+  await check('lint', 'npm', ['run', '-s', 'lint']);
+  await check('types', 'npm', ['run', '-s', 'types']);
+  await jest('unit', ['core', 'contract', 'demo', 'app', 'bin']);
+
+  const database = await startDatabase({
+    folder,
+    port: await freePort(),
+    settings: ['--innodb-flush-log-at-trx-commit=0'],
+  });
+  stopOnSignal(() => database.stop());
+  const env = { CALVET_TEST_DATABASE_URL: database.url };
+  try {
+    await jest('server', ['server'], env);
+    const webFolder = await ensureWebApp();
+    await journeys({
+      ...env,
+      CALVET_CHROMIUM: chromium,
+      CALVET_WEB_FOLDER: webFolder,
+      CALVET_JOURNEYS_PORT: String(await freePort()),
+    });
+  } finally {
+    await database.stop();
+  }
+  console.log(`${tally.passed} passed, ${tally.failed} failed`);
+  process.exit(tally.failed === 0 && tally.passed > 0 ? 0 : 1);
+}
+
+process.chdir(root);
+main().catch(exitWith);

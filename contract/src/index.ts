@@ -1,0 +1,83 @@
+export { API, apiPaths, AUTHOR_HEADER, DEVICE_HEADER } from './api-paths';
+export {
+  airtightnessTestBody,
+  BASELINE_MAX,
+  housePressure,
+  namedFanRange,
+  READINGS_MAX,
+  TEST_STAGES,
+  testReading,
+  type AirtightnessTest,
+  type AirtightnessTestBody,
+  type NamedFanRange,
+  type TestReading,
+  type TestRun,
+  type TestStage,
+} from './airtightness/airtightness-test';
+export {
+  buildingOf,
+  counts,
+  DIRECTIONS,
+  latestTest,
+  testFigures,
+  type TestField,
+  type TestFigures,
+  type TestPoint,
+} from './airtightness/test-figures';
+export {
+  BATCH_MAX,
+  CHANGE_OPS,
+  fieldsOf,
+  PAGE_MAX,
+  readChange,
+  type Change,
+  type ChangeOp,
+  type ChangeOutcome,
+  type ChangesAnswer,
+  type ChangesPage,
+  type FieldCollision,
+  type HousesAnswer,
+  type News,
+  type OutcomeCode,
+  type ReadChange,
+} from './changes/change';
+export {
+  asKindedRecord,
+  takeChange,
+  type AcceptedChange,
+  type Author,
+  type HouseLedger,
+  type LedgerRecord,
+} from './changes/house-ledger';
+export { HOUSE_TARGET_QUANTITIES, houseBody, type House, type HouseBody } from './house/house';
+export {
+  AREA_KINDS,
+  areaBody,
+  buildUp,
+  heatFlowOf,
+  layerFigures,
+  LAYERS_MAX,
+  type Area,
+  type AreaBody,
+  type AreaKind,
+  type BuildUp,
+  type BuildUpLayer,
+} from './installation/area';
+export {
+  areaFigures,
+  envelopeFigures,
+  gradedLayerOf,
+  type AreaFigures,
+  type EnvelopeFigures,
+  type Worth,
+} from './installation/area-figures';
+export {
+  BUILD_UP_LIBRARY,
+  buildUpOf,
+  libraryFor,
+  type LibraryBuildUp,
+} from './installation/build-up-library';
+export { bodySchemas, isKind, KINDS, type Bodies, type Kind, type KindedRecord } from './kinds';
+export type { Problem } from './problem';
+export type { RecordBase, Stored } from './record';
+export { refusalFromCore, refusalOf, type FieldRefusal, type RecordRefusalCode } from './refusal-of';

@@ -1,0 +1,86 @@
+import type { HouseBody } from '../house/house';
+import { sampleHouse as house } from '../../test/sample-house';
+import { areaBody, type AreaBody } from './area';
+import { areaFigures, envelopeFigures } from './area-figures';
+import { BUILD_UP_LIBRARY, buildUpOf, libraryFor } from './build-up-library';
+
+const areaWith = (id: string, grade: AreaBody['grade'], areaM2 = 50): AreaBody => {
+  const entry = BUILD_UP_LIBRARY.find((each) => each.id === id);
+  if (entry === undefined) throw new Error(id);
+  return { name: id, kind: entry.kinds[0] ?? 'wall', areaM2, buildUp: buildUpOf(entry), grade };
+};
+
+function figuresOf(area: AreaBody, of: HouseBody = house) {
+  const figures = areaFigures(of, area);
+  if (figures.state !== 'figures') throw new Error(JSON.stringify(figures));
+  return figures;
+}
+
+describe.each(BUILD_UP_LIBRARY)('$name', (entry) => {
+  test('fits the schema of an area and can be computed by every method', () => {
+    const area = areaWith(entry.id, null);
+    expect(areaBody.validate(area, { convert: false }).error).toBeUndefined();
+    for (const assemblyMethod of ['iso6946', 'parallelPath', 'isothermalPlanes'] as const) {
+      expect(figuresOf(area, { ...house, assemblyMethod }).framed.uValue).toBeGreaterThan(0.05);
+    }
+  });
+
+  test('falls from its label to its framing to the work as it was done', () => {
+    const grade = entry.gradedLayer === null ? null : 'III';
+    const { labelled, framed, built } = figuresOf(areaWith(entry.id, grade));
+    expect(labelled.effectiveRsi).toBeGreaterThanOrEqual(framed.effectiveRsi - 1e-12);
+    expect(framed.effectiveRsi).toBeGreaterThanOrEqual(built.effectiveRsi);
+    if (grade !== null) expect(built.effectiveRsi).toBeLessThan(framed.effectiveRsi);
+  });
+});
+
+test('every kind of area has something to start from', () => {
+  const kinds = ['wall', 'rim', 'ceiling', 'roof', 'floor', 'opening'] as const;
+  expect(kinds.filter((kind) => libraryFor(kind).length === 0)).toEqual([]);
+});
+
+test('the envelope adds up: UA over areas, R by area and U, cost by grades', () => {
+  const areas = [
+    areaWith('framed-wall-140', 'III', 100),
+    areaWith('window', null, 20),
+    areaWith('rim-board', null, 10),
+  ];
+  const { built, framed, gradeCostWK, ungraded, refused } = envelopeFigures(house, areas);
+  const sum = areas.reduce((total, area) => total + area.areaM2 * figuresOf(area).built.uValue, 0);
+  expect(built?.transmissionWK).toBeCloseTo(sum, 9);
+  expect(built?.effectiveRsi).toBeCloseTo(130 / sum, 9);
+  expect((built?.transmissionWK ?? NaN) - (framed?.transmissionWK ?? NaN)).toBeCloseTo(gradeCostWK, 9);
+  expect([ungraded, refused]).toEqual([1, 0]);
+});
+
+test('both schools of grade are offered and differ', () => {
+  const area = areaWith('framed-wall-140', 'III');
+  const voids = figuresOf(area).built.uValue;
+  const levels = figuresOf(area, { ...house, gradeSchool: 'airVoid' }).built.uValue;
+  expect(Math.abs(voids - levels)).toBeGreaterThan(0.001);
+});
+
+test('a build-up that cannot be computed says why and leaves the others standing', () => {
+  const frame = {
+    kind: 'framed',
+    name: '',
+    cavityRsi: 3,
+    frameRsi: 1,
+    framingFraction: 0.6,
+    thicknessM: null,
+  } as const;
+  const broken: AreaBody = {
+    ...areaWith('framed-wall-140', null),
+    buildUp: { name: '', layers: [frame, frame], frameAlignment: 'offset', gradedLayer: 0 },
+  };
+  expect(areaFigures(house, broken)).toMatchObject({
+    state: 'refused',
+    refusal: { code: 'framing-fraction-sum' },
+  });
+  const envelope = envelopeFigures(house, [broken, areaWith('window', null, 20)]);
+  expect([envelope.refused, envelope.built?.areaM2]).toEqual([1, 20]);
+});
+
+test('no areas, no figures', () => {
+  expect(envelopeFigures(house, [])).toMatchObject({ built: null, gradeCostWK: 0 });
+});

@@ -1,0 +1,134 @@
+import {
+  answer,
+  assemblyOperation,
+  houseThermalOperation,
+  Refusal,
+  type Assembly,
+  type AssemblyInput,
+  type HouseThermal,
+  type LayerInput,
+} from '@calvet/core';
+import type { HouseBody } from '../house/house';
+import { refusalFromCore, type FieldRefusal } from '../refusal-of';
+import { heatFlowOf, type AreaBody, type BuildUp, type BuildUpLayer } from './area';
+
+/** U and R of an area seen one way. */
+export interface Worth {
+  readonly uValue: number;
+  readonly effectiveRsi: number;
+}
+
+/** What an area is worth: by its labels alone, with its framing, and as it was built. */
+export type AreaFigures =
+  | {
+      readonly state: 'figures';
+      readonly labelled: Worth;
+      readonly framed: Worth;
+      /** Equal to `framed` while nobody graded the area. */
+      readonly built: Worth;
+      /** What the grade costs, W/K; null without a grade. */
+      readonly gradeCostWK: number | null;
+      /** Area of the same build-up left empty that would lose as much, m². */
+      readonly equivalentEmptyAreaM2: number | null;
+      readonly findings: Assembly['findings'];
+    }
+  | { readonly state: 'refused'; readonly refusal: FieldRefusal };
+
+/** What all areas together are worth. */
+export interface EnvelopeFigures {
+  /** As built, areas without a grade counted with their framing. Null without areas. */
+  readonly built: HouseThermal | null;
+  readonly framed: HouseThermal | null;
+  readonly gradeCostWK: number;
+  /** Areas whose work can be graded and is not yet. */
+  readonly ungraded: number;
+  /** Areas that could not be computed and are left out. */
+  readonly refused: number;
+}
+
+function coreLayer(layer: BuildUpLayer): LayerInput {
+  switch (layer.kind) {
+    case 'resistance':
+      return { rsi: layer.rsi };
+    case 'material':
+      return { thicknessM: layer.thicknessM, conductivityWmK: layer.conductivityWmK };
+    case 'framed':
+      return {
+        cavityRsi: layer.cavityRsi,
+        frameRsi: layer.frameRsi,
+        framingFraction: layer.framingFraction,
+        thicknessM: layer.thicknessM ?? undefined,
+      };
+  }
+}
+
+function withoutFraming(layer: LayerInput): LayerInput {
+  return layer.framingFraction === undefined ? layer : { ...layer, framingFraction: 0 };
+}
+
+/** The layer whose installation is graded, or null where none is or the index points nowhere. */
+export function gradedLayerOf(buildUp: BuildUp): BuildUpLayer | null {
+  return buildUp.gradedLayer === null ? null : (buildUp.layers[buildUp.gradedLayer] ?? null);
+}
+
+function assemblyInput(house: HouseBody, area: AreaBody): AssemblyInput {
+  return {
+    layers: area.buildUp.layers.map(coreLayer),
+    method: house.assemblyMethod,
+    frameAlignment: area.buildUp.frameAlignment ?? undefined,
+    filmConvention: house.filmConvention,
+    heatFlow: heatFlowOf(area.kind),
+    areaM2: area.areaM2,
+  };
+}
+
+function worth({ uValue }: { readonly uValue: number }): Worth {
+  return { uValue, effectiveRsi: 1 / uValue };
+}
+
+/** The figures of one area, by the conventions that its house follows. */
+export function areaFigures(house: HouseBody, area: AreaBody): AreaFigures {
+  const input = assemblyInput(house, area);
+  const { gradedLayer } = area.buildUp;
+  const gradeAdjustment =
+    area.grade === null || gradedLayer === null
+      ? undefined
+      : { school: house.gradeSchool, layer: gradedLayer, grade: area.grade };
+  try {
+    const labelled = answer(assemblyOperation, { ...input, layers: input.layers.map(withoutFraming) });
+    const built = answer(assemblyOperation, { ...input, gradeAdjustment });
+    return {
+      state: 'figures',
+      labelled: worth(labelled),
+      framed: worth({ uValue: built.plainUValue }),
+      built: worth(built),
+      gradeCostWK: built.price?.deltaUAWK ?? null,
+      equivalentEmptyAreaM2: built.price?.equivalentEmptyAreaM2 ?? null,
+      findings: built.findings,
+    };
+  } catch (error) {
+    if (!(error instanceof Refusal)) throw error;
+    return { state: 'refused', refusal: refusalFromCore(error) };
+  }
+}
+
+/** Heat loss and area-weighted R of the whole envelope, and what the grades of the work cost. */
+export function envelopeFigures(house: HouseBody, areas: readonly AreaBody[]): EnvelopeFigures {
+  const computed = areas.flatMap((area) => {
+    const figures = areaFigures(house, area);
+    return figures.state === 'figures' ? [{ area, figures }] : [];
+  });
+  const thermal = (uOf: (item: (typeof computed)[number]) => number): HouseThermal | null =>
+    computed.length === 0
+      ? null
+      : answer(houseThermalOperation, {
+          areas: computed.map((item) => ({ areaM2: item.area.areaM2, uValue: uOf(item) })),
+        });
+  return {
+    built: thermal(({ figures }) => figures.built.uValue),
+    framed: thermal(({ figures }) => figures.framed.uValue),
+    gradeCostWK: computed.reduce((sum, { figures }) => sum + (figures.gradeCostWK ?? 0), 0),
+    ungraded: areas.filter((area) => area.grade === null && gradedLayerOf(area.buildUp) !== null).length,
+    refused: areas.length - computed.length,
+  };
+}

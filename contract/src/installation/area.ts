@@ -1,0 +1,127 @@
+import Joi from 'joi';
+import type { FrameAlignment, HeatFlow, InstallationGrade } from '@calvet/core';
+import { body, filled, nullable, number, positive, text, type Stored } from '../record';
+
+export const AREA_KINDS = ['wall', 'rim', 'ceiling', 'roof', 'floor', 'opening'] as const;
+/** What part of the envelope an area is; `opening` is a window or door. */
+export type AreaKind = (typeof AREA_KINDS)[number];
+
+/** A layer of a build-up: its resistance known, its material known, or framed. */
+export type BuildUpLayer =
+  | { readonly kind: 'resistance'; readonly name: string; readonly rsi: number }
+  | {
+      readonly kind: 'material';
+      readonly name: string;
+      readonly thicknessM: number;
+      readonly conductivityWmK: number;
+    }
+  | {
+      readonly kind: 'framed';
+      readonly name: string;
+      readonly cavityRsi: number;
+      readonly frameRsi: number;
+      readonly framingFraction: number;
+      readonly thicknessM: number | null;
+    };
+
+/** Layers of an area, inside → outside. */
+export interface BuildUp {
+  readonly name: string;
+  readonly layers: readonly BuildUpLayer[];
+  /** How the frames of two or more framed layers stand to each other. */
+  readonly frameAlignment: FrameAlignment | null;
+  /** Index of the layer whose installation is graded; null where there is none, as in a window. */
+  readonly gradedLayer: number | null;
+}
+
+/** An area of the envelope with its build-up and the grade of its insulation work. */
+export interface AreaBody {
+  readonly name: string;
+  readonly kind: AreaKind;
+  readonly areaM2: number;
+  readonly buildUp: BuildUp;
+  /** Null until somebody graded it. */
+  readonly grade: InstallationGrade | null;
+}
+
+export type Area = Stored<AreaBody>;
+
+const HEAT_FLOW: Readonly<Record<AreaKind, HeatFlow>> = {
+  wall: 'horizontal',
+  rim: 'horizontal',
+  opening: 'horizontal',
+  ceiling: 'up',
+  roof: 'up',
+  floor: 'down',
+};
+
+/** Which way heat leaves through an area of this kind in winter. */
+export function heatFlowOf(kind: AreaKind): HeatFlow {
+  return HEAT_FLOW[kind];
+}
+
+const layerName = text(120).allow('').required();
+const RSI_MAX = 100;
+const THICKNESS_MAX_M = 5;
+
+/** Schemas of the figures that layers are given by; also used field by field. */
+export const layerFigures = {
+  rsi: number().min(0).max(RSI_MAX),
+  thicknessM: positive(THICKNESS_MAX_M),
+  conductivityWmK: positive(500),
+  cavityRsi: positive(RSI_MAX),
+  frameRsi: positive(RSI_MAX),
+  framingFraction: number().min(0).max(1),
+} as const;
+
+const layer = Joi.alternatives().conditional('.kind', {
+  switch: [
+    {
+      is: 'resistance',
+      then: Joi.object({
+        kind: Joi.valid('resistance'),
+        name: layerName,
+        rsi: layerFigures.rsi.required(),
+      }),
+    },
+    {
+      is: 'material',
+      then: Joi.object({
+        kind: Joi.valid('material'),
+        name: layerName,
+        thicknessM: layerFigures.thicknessM.required(),
+        conductivityWmK: layerFigures.conductivityWmK.required(),
+      }),
+    },
+  ],
+  otherwise: Joi.object({
+    kind: Joi.valid('framed').required(),
+    name: layerName,
+    cavityRsi: layerFigures.cavityRsi.required(),
+    frameRsi: layerFigures.frameRsi.required(),
+    framingFraction: layerFigures.framingFraction.required(),
+    thicknessM: nullable(layerFigures.thicknessM).required(),
+  }),
+});
+
+export const LAYERS_MAX = 24;
+
+export const buildUp = body<BuildUp>({
+  name: text(120).allow('').required(),
+  layers: Joi.array().items(layer).min(1).max(LAYERS_MAX).required(),
+  frameAlignment: Joi.valid('aligned', 'offset', null).required(),
+  gradedLayer: nullable(
+    number()
+      .integer()
+      .min(0)
+      .max(LAYERS_MAX - 1),
+  ).required(),
+});
+
+export const areaBody = body<AreaBody>({
+  name: filled(120).required(),
+  kind: Joi.valid(...AREA_KINDS).required(),
+  areaM2: positive(1e5).required(),
+  buildUp: buildUp.required(),
+  grade: Joi.valid('I', 'II', 'III', null).required(),
+});

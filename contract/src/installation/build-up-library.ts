@@ -1,0 +1,171 @@
+import type { AreaKind, BuildUp, BuildUpLayer } from './area';
+
+/** A build-up to start from, and the kinds of area that it suits. */
+export interface LibraryBuildUp extends BuildUp {
+  readonly id: string;
+  readonly kinds: readonly AreaKind[];
+}
+
+const WOOD_CONDUCTIVITY_WMK = 0.12;
+
+const material = (name: string, thicknessM: number, conductivityWmK: number): BuildUpLayer => ({
+  kind: 'material',
+  name,
+  thicknessM,
+  conductivityWmK,
+});
+const resistance = (name: string, rsi: number): BuildUpLayer => ({ kind: 'resistance', name, rsi });
+const framed = (
+  name: string,
+  thicknessM: number,
+  cavityRsi: number,
+  framingFraction: number,
+): BuildUpLayer => ({
+  kind: 'framed',
+  name,
+  thicknessM,
+  cavityRsi,
+  frameRsi: thicknessM / WOOD_CONDUCTIVITY_WMK,
+  framingFraction,
+});
+
+const plasterboard = material('Plasterboard', 0.0125, 0.25);
+const sheathing = material('Wood sheathing', 0.012, 0.13);
+const cladding = resistance('Ventilated cladding', 0.08);
+
+/**
+ * Starter library: common build-ups with usual conductivities and framing fractions, meant to be adjusted
+ * to what stands on site. Resistances of cavities are the labels of the insulation.
+ */
+export const BUILD_UP_LIBRARY: readonly LibraryBuildUp[] = [
+  {
+    id: 'framed-wall-140',
+    name: 'Framed wall 140, fibre batts',
+    kinds: ['wall'],
+    layers: [plasterboard, framed('Studs 140, batts', 0.14, 3.7, 0.23), sheathing, cladding],
+    frameAlignment: null,
+    gradedLayer: 1,
+  },
+  {
+    id: 'framed-wall-90',
+    name: 'Framed wall 90, fibre batts',
+    kinds: ['wall'],
+    layers: [plasterboard, framed('Studs 90, batts', 0.09, 2.3, 0.25), sheathing, cladding],
+    frameAlignment: null,
+    gradedLayer: 1,
+  },
+  {
+    id: 'framed-wall-140-board',
+    name: 'Framed wall 140, batts, outside board 50',
+    kinds: ['wall'],
+    layers: [
+      plasterboard,
+      framed('Studs 140, batts', 0.14, 3.7, 0.23),
+      sheathing,
+      material('Outside board', 0.05, 0.036),
+      cladding,
+    ],
+    frameAlignment: null,
+    gradedLayer: 1,
+  },
+  {
+    id: 'double-frame',
+    name: 'Double frame 300, dense-packed',
+    kinds: ['wall'],
+    layers: [
+      plasterboard,
+      framed('Inner studs 90', 0.09, 2.25, 0.16),
+      material('Gap, dense-packed', 0.12, 0.04),
+      framed('Outer studs 90', 0.09, 2.25, 0.2),
+      sheathing,
+      cladding,
+    ],
+    frameAlignment: 'aligned',
+    gradedLayer: 2,
+  },
+  {
+    id: 'masonry-cavity',
+    name: 'Masonry, cavity batts 150',
+    kinds: ['wall'],
+    layers: [
+      material('Plaster', 0.013, 0.5),
+      material('Inner leaf, block', 0.1, 0.18),
+      material('Cavity batts', 0.15, 0.034),
+      material('Outer leaf, brick', 0.1025, 0.77),
+    ],
+    frameAlignment: null,
+    gradedLayer: 2,
+  },
+  {
+    id: 'rim-board',
+    name: 'Rim, cut board sealed in',
+    kinds: ['rim'],
+    layers: [
+      framed('Joists, cut board', 0.1, 2.9, 0.12),
+      material('Rim board', 0.028, 0.13),
+      sheathing,
+      cladding,
+    ],
+    frameAlignment: null,
+    gradedLayer: 0,
+  },
+  {
+    id: 'ceiling-loose-fill',
+    name: 'Ceiling, loose fill 400 over joists',
+    kinds: ['ceiling'],
+    layers: [
+      plasterboard,
+      framed('Joists 140, loose fill', 0.14, 3.5, 0.1),
+      material('Loose fill over joists', 0.26, 0.04),
+    ],
+    frameAlignment: null,
+    gradedLayer: 2,
+  },
+  {
+    id: 'roof-slope-220',
+    name: 'Roof slope 220, dense-packed',
+    kinds: ['roof'],
+    layers: [
+      plasterboard,
+      framed('Rafters 220, dense-packed', 0.22, 5.5, 0.12),
+      material('Wood-fibre board', 0.06, 0.045),
+      resistance('Ventilated covering', 0.08),
+    ],
+    frameAlignment: null,
+    gradedLayer: 1,
+  },
+  {
+    id: 'floor-joists-220',
+    name: 'Joisted floor 220, batts',
+    kinds: ['floor'],
+    layers: [material('Subfloor', 0.022, 0.13), framed('Joists 220, batts', 0.22, 5.8, 0.12)],
+    frameAlignment: null,
+    gradedLayer: 1,
+  },
+  {
+    id: 'slab-board-150',
+    name: 'Slab on board 150',
+    kinds: ['floor'],
+    layers: [material('Concrete slab', 0.1, 2), material('Under-slab board', 0.15, 0.035)],
+    frameAlignment: null,
+    gradedLayer: 1,
+  },
+  {
+    id: 'window',
+    name: 'Window or door, R of the unit',
+    kinds: ['opening'],
+    layers: [resistance('Unit without films', 0.6)],
+    frameAlignment: null,
+    gradedLayer: null,
+  },
+];
+
+/** Build-ups of the library that suit a kind of area. */
+export function libraryFor(kind: AreaKind): readonly LibraryBuildUp[] {
+  return BUILD_UP_LIBRARY.filter(({ kinds }) => kinds.includes(kind));
+}
+
+/** A library entry as it goes into an area. */
+export function buildUpOf({ name, layers, frameAlignment, gradedLayer }: LibraryBuildUp): BuildUp {
+  return { name, layers, frameAlignment, gradedLayer };
+}

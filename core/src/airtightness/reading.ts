@@ -1,0 +1,127 @@
+import { REFERENCE_AIR } from '../air/density';
+import { fields, list, nonNegative, number, optional, positive, type ListSchema } from '../schema';
+import { Refusal } from '../refusal';
+import type { AirOnBothSides, Direction } from './conditions';
+
+/** A ring or plate on the fan: flow at reference density = coefficient · (fan pressure)^exponent, m³/h. */
+export interface FanRange {
+  readonly coefficient: number;
+  readonly exponent: number;
+  readonly minPa: number;
+  readonly maxPa: number;
+}
+
+/** One reading of the gauge: house pressure, with the flow through the fan or the pressure at the fan. */
+export interface Reading {
+  /** Indoors minus outdoors as shown, baseline not yet taken off. */
+  readonly pressurePa: number;
+  /** Actual flow through the fan. */
+  readonly flowM3h?: number;
+  readonly fanPressurePa?: number;
+  readonly range?: FanRange;
+}
+
+export interface ReducedReading {
+  /** Baseline taken off; negative when depressurising. */
+  readonly inducedPressurePa: number;
+  /** Actual flow through the fan. */
+  readonly fanFlowM3h: number;
+  /** Flow through the envelope, at the density of the air that enters it. */
+  readonly envelopeFlowM3h: number;
+}
+
+function fanFlowM3h(reading: Reading, direction: Direction, air: AirOnBothSides): number {
+  const { flowM3h, fanPressurePa, range } = reading;
+  if (flowM3h !== undefined) {
+    if (fanPressurePa !== undefined) {
+      throw new Refusal('conflict', 'flowM3h', 'Give either the flow or the fan pressure, not both.');
+    }
+    return flowM3h;
+  }
+  if (fanPressurePa === undefined) {
+    throw new Refusal('required', 'flowM3h', 'Give the flow, or the fan pressure with its range.');
+  }
+  if (range === undefined) {
+    throw new Refusal('required', 'range', 'Say which range of the fan was used.');
+  }
+  if (fanPressurePa < range.minPa || fanPressurePa > range.maxPa) {
+    throw new Refusal(
+      'fan-pressure-out-of-range',
+      'fanPressurePa',
+      `The fan pressure must lie between ${range.minPa} and ${range.maxPa} Pa for this range.`,
+      { value: fanPressurePa, bound: fanPressurePa < range.minPa ? range.minPa : range.maxPa },
+    );
+  }
+  const throughFan = direction === 'depressurise' ? air.indoor : air.outdoor;
+  return (
+    range.coefficient *
+    fanPressurePa ** range.exponent *
+    Math.sqrt(REFERENCE_AIR.densityKgM3 / throughFan.densityKgM3)
+  );
+}
+
+/**
+ * Induced pressure and flow through the envelope of one reading.
+ * ISO 9972, 6.2 (baseline) and annex (fan flow, flow through the envelope).
+ * Fields of refusals are those of the reading.
+ * @throws {Refusal} `wrong-sign`, `fan-pressure-out-of-range`, `required`, `conflict`, `out-of-range`
+ */
+export function reduceReading(
+  reading: Reading,
+  baselinePa: number,
+  direction: Direction,
+  air: AirOnBothSides,
+): ReducedReading {
+  if (reading.range !== undefined) refuseInvertedRange(reading.range);
+  const inducedPressurePa = reading.pressurePa - baselinePa;
+  const pointsRight = direction === 'depressurise' ? inducedPressurePa < 0 : inducedPressurePa > 0;
+  if (!pointsRight) {
+    throw new Refusal(
+      'wrong-sign',
+      'pressurePa',
+      direction === 'depressurise'
+        ? 'While depressurising, the house pressure less its baseline must be below zero.'
+        : 'While pressurising, the house pressure less its baseline must be above zero.',
+      { value: reading.pressurePa, bound: baselinePa },
+    );
+  }
+  const fanFlow = fanFlowM3h(reading, direction, air);
+  return {
+    inducedPressurePa,
+    fanFlowM3h: fanFlow,
+    envelopeFlowM3h: direction === 'depressurise' ? fanFlow * air.densityRatio : fanFlow / air.densityRatio,
+  };
+}
+
+/** Mean of the readings with the fan off. */
+export function meanPa(readings: readonly number[]): number {
+  let sum = 0;
+  for (const value of readings) sum += value;
+  return sum / readings.length;
+}
+
+export const readingMembers = {
+  pressurePa: number(),
+  flowM3h: optional(positive()),
+  fanPressurePa: optional(positive()),
+  range: optional(
+    fields<FanRange>({
+      coefficient: positive(),
+      exponent: positive(),
+      minPa: nonNegative(),
+      maxPa: number(),
+    }),
+  ),
+};
+
+/** Readings with the fan off: at least one. */
+export const baseline = (): ListSchema => list(number(), 1);
+
+/** The widest of a range must lie above its narrowest. */
+function refuseInvertedRange({ minPa, maxPa }: FanRange): void {
+  if (maxPa > minPa) return;
+  throw new Refusal('out-of-range', 'range.maxPa', 'The highest fan pressure must be above the lowest.', {
+    value: maxPa,
+    bound: minPa,
+  });
+}

@@ -1,0 +1,145 @@
+import type { Operation } from '../operation';
+import { fields, list } from '../schema';
+import { metWithin, Refusal } from '../refusal';
+import { building, type Building } from './building';
+import {
+  airOnBothSides,
+  conditions,
+  type AirOnBothSides,
+  type Conditions,
+  type Direction,
+} from './conditions';
+import { leakageFigures, type LeakageFigures } from './figures';
+import { direction, referenceMethod } from './multi-point';
+import {
+  baseline,
+  meanPa,
+  readingMembers,
+  reduceReading,
+  type Reading,
+  type ReducedReading,
+} from './reading';
+import { referenceFactor, type ReferenceMethod } from './reference-conditions';
+import { t95 } from './student-t';
+
+/** A reading with its own baseline. */
+export interface SinglePointRepeat extends Reading {
+  readonly baselineBeforePa: readonly number[];
+  readonly baselineAfterPa: readonly number[];
+}
+
+export interface SinglePointInput {
+  readonly method: ReferenceMethod;
+  readonly direction: Direction;
+  readonly building: Building;
+  readonly conditions: Conditions;
+  readonly repeats: readonly SinglePointRepeat[];
+}
+
+export interface SinglePointFigures extends LeakageFigures {
+  /** Lower and higher of the means with flow exponents 0.55 and 0.75. */
+  readonly q50RangeLowM3h: number;
+  readonly q50RangeHighM3h: number;
+  /** From the scatter of the repeats; null with one repeat. */
+  readonly standardErrorLnQ50: number | null;
+  readonly q50Low95M3h: number | null;
+  readonly q50High95M3h: number | null;
+}
+
+export interface SinglePointResult {
+  readonly method: ReferenceMethod;
+  readonly repeats: readonly (ReducedReading & { readonly q50M3h: number })[];
+  readonly result: SinglePointFigures;
+}
+
+const ASSUMED_EXPONENT = 0.65;
+const LOW_EXPONENT = 0.55;
+const HIGH_EXPONENT = 0.75;
+const LEAST_PRESSURE_PA = 15;
+
+function reduceRepeat(repeat: SinglePointRepeat, input: SinglePointInput, air: AirOnBothSides) {
+  const baselinePa = (meanPa(repeat.baselineBeforePa) + meanPa(repeat.baselineAfterPa)) / 2;
+  const reduced = reduceReading(repeat, baselinePa, input.direction, air);
+  if (Math.abs(reduced.inducedPressurePa) < LEAST_PRESSURE_PA) {
+    throw new Refusal('pressure-too-low', 'pressurePa', 'A single reading must be at 15 Pa or more.', {
+      value: reduced.inducedPressurePa,
+      bound: LEAST_PRESSURE_PA,
+    });
+  }
+  return reduced;
+}
+
+function spreadOf(logs: readonly number[], q50M3h: number) {
+  if (logs.length < 2) return { standardErrorLnQ50: null, q50Low95M3h: null, q50High95M3h: null };
+  const mean = Math.log(q50M3h);
+  const variance = logs.reduce((sum, value) => sum + (value - mean) ** 2, 0) / (logs.length - 1);
+  const standardErrorLnQ50 = Math.sqrt(variance / logs.length);
+  const reach = t95(logs.length - 1) * standardErrorLnQ50;
+  return {
+    standardErrorLnQ50,
+    q50Low95M3h: q50M3h * Math.exp(-reach),
+    q50High95M3h: q50M3h * Math.exp(reach),
+  };
+}
+
+/**
+ * Airtightness from one reading, or repeats of it, with an assumed flow exponent of 0.65. ASTM E1827.
+ * Flows in m³/h at reference conditions; the interval is that of the repeats' geometric mean.
+ * @throws {Refusal} `pressure-too-low`, `wrong-sign`, `fan-pressure-out-of-range`
+ */
+export function singlePoint(input: SinglePointInput): SinglePointResult {
+  const air = airOnBothSides(input.conditions);
+  const reduced = input.repeats.map((repeat, i) => {
+    try {
+      return reduceRepeat(repeat, input, air);
+    } catch (error) {
+      throw metWithin(`repeats[${i}]`, error);
+    }
+  });
+  const q50With = (reading: ReducedReading, exponent: number): number =>
+    reading.envelopeFlowM3h *
+    referenceFactor(input.method, exponent, input.direction, air) *
+    (50 / Math.abs(reading.inducedPressurePa)) ** exponent;
+  const geometricMean = (exponent: number): number =>
+    Math.exp(
+      reduced.reduce((sum, reading) => sum + Math.log(q50With(reading, exponent)), 0) / reduced.length,
+    );
+
+  const repeats = reduced.map((reading) => ({ ...reading, q50M3h: q50With(reading, ASSUMED_EXPONENT) }));
+  const q50M3h = geometricMean(ASSUMED_EXPONENT);
+  const bounds = [geometricMean(LOW_EXPONENT), geometricMean(HIGH_EXPONENT)];
+  const flowAt = (pressurePa: number): number => q50M3h * (pressurePa / 50) ** ASSUMED_EXPONENT;
+  return {
+    method: input.method,
+    repeats,
+    result: {
+      ...leakageFigures({ q4M3h: flowAt(4), q10M3h: flowAt(10), q50M3h }, input.building),
+      q50RangeLowM3h: Math.min(...bounds),
+      q50RangeHighM3h: Math.max(...bounds),
+      ...spreadOf(
+        repeats.map((repeat) => Math.log(repeat.q50M3h)),
+        q50M3h,
+      ),
+    },
+  };
+}
+
+export const singlePointInput = fields<SinglePointInput>({
+  method: referenceMethod,
+  direction,
+  building: building,
+  conditions: conditions,
+  repeats: list(
+    fields<SinglePointRepeat>({
+      ...readingMembers,
+      baselineBeforePa: baseline(),
+      baselineAfterPa: baseline(),
+    }),
+    1,
+  ),
+});
+
+export const singlePointOperation: Operation<SinglePointInput, SinglePointResult> = {
+  schema: singlePointInput,
+  run: singlePoint,
+};

@@ -1,0 +1,86 @@
+import { exceeds } from '../finding';
+import type { Operation } from '../operation';
+import { Refusal } from '../refusal';
+import { day, fields, list, optional, positive, share, text } from '../schema';
+import { equivalentHoleM2 } from './figures';
+
+/** A test of the house at one stage of its building. */
+export interface Stage {
+  readonly q50M3h: number;
+  readonly standardErrorLnQ50: number;
+  /** YYYY-MM-DD. */
+  readonly date?: string;
+}
+
+export interface StageComparisonInput {
+  readonly stageA: Stage;
+  readonly stageB: Stage;
+  /** What was done to the house, and when. */
+  readonly work?: readonly { readonly id: string; readonly date: string }[];
+}
+
+export interface StageComparison {
+  /** B less A. */
+  readonly changeM3h: number;
+  /** Standard uncertainty of the change. */
+  readonly uncertaintyM3h: number;
+  readonly verdict: 'tighter' | 'looser' | 'no-demonstrable-change';
+  /** The change as a sharp-edged hole; null where none is shown. */
+  readonly holeAreaM2: number | null;
+  /** Work done between the two tests, both days included. */
+  readonly suspects: readonly string[];
+}
+
+/** A change counts from twice its uncertainty. */
+const COVERAGE = 2;
+
+/**
+ * What changed between two tests of one house: shown only where it exceeds twice its uncertainty, u = √Σ(q50·se)².
+ * Flows in m³/h at 50 Pa; the hole by ISO 9972, 6.3.5; uncertainty by JCGM 100, 5.1.
+ * @example stageComparison({ stageA: { q50M3h: 800, standardErrorLnQ50: 0.01 }, stageB: { q50M3h: 900, standardErrorLnQ50: 0.01 } }).verdict // 'looser'
+ * @throws {Refusal} `out-of-order`
+ */
+export function stageComparison({ stageA, stageB, work = [] }: StageComparisonInput): StageComparison {
+  const [from, to] = [stageA.date, stageB.date];
+  if (from !== undefined && to !== undefined && to < from) {
+    throw new Refusal('out-of-order', 'stageB.date', 'The second test cannot be older than the first.', {
+      value: to,
+      bound: from,
+    });
+  }
+  const changeM3h = stageB.q50M3h - stageA.q50M3h;
+  const uncertaintyM3h = Math.hypot(
+    stageA.q50M3h * stageA.standardErrorLnQ50,
+    stageB.q50M3h * stageB.standardErrorLnQ50,
+  );
+  if (!exceeds(Math.abs(changeM3h), COVERAGE * uncertaintyM3h)) {
+    return { changeM3h, uncertaintyM3h, verdict: 'no-demonstrable-change', holeAreaM2: null, suspects: [] };
+  }
+  return {
+    changeM3h,
+    uncertaintyM3h,
+    verdict: changeM3h < 0 ? 'tighter' : 'looser',
+    holeAreaM2: equivalentHoleM2(Math.abs(changeM3h), 50),
+    suspects:
+      from === undefined || to === undefined
+        ? []
+        : work.filter(({ date }) => date >= from && date <= to).map(({ id }) => id),
+  };
+}
+
+const stage = fields<Stage>({
+  q50M3h: positive(),
+  standardErrorLnQ50: share(),
+  date: optional(day()),
+});
+
+export const stageComparisonOperation: Operation<StageComparisonInput, StageComparison> = {
+  schema: fields<StageComparisonInput>({
+    stageA: stage,
+    stageB: stage,
+    work: optional(
+      list(fields<NonNullable<StageComparisonInput['work']>[number]>({ id: text(), date: day() })),
+    ),
+  }),
+  run: stageComparison,
+};

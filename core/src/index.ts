@@ -1,0 +1,57 @@
+export { DEFAULT_RELATIVE_HUMIDITY, REFERENCE_AIR, pressureAtAltitudePa } from './air/density';
+export {
+  sizeNeededBy,
+  type Budget,
+  type BudgetInput,
+  type Target,
+  type TargetQuantity,
+  type Verdict,
+} from './airtightness/budget';
+export type { Building } from './airtightness/building';
+export type { Conditions, Direction } from './airtightness/conditions';
+export type { LeakageFigures } from './airtightness/figures';
+export type {
+  MultiPointFigures,
+  MultiPointInput,
+  MultiPointResult,
+  Run,
+  RunResult,
+} from './airtightness/multi-point';
+export type { FanRange, Reading, ReducedReading } from './airtightness/reading';
+export type { ReferenceMethod } from './airtightness/reference-conditions';
+export { t95 } from './airtightness/student-t';
+export type { MultiPointRule } from './airtightness/validity';
+export { exceeds, fallsBelow, type Finding } from './finding';
+export { answer, type Operation, type Progress } from './operation';
+export { airStateOperation } from './air/density';
+export { multiPointOperation } from './airtightness/multi-point';
+export { budgetOperation } from './airtightness/budget';
+export { assemblyOperation } from './thermal/assembly';
+export { houseThermalOperation } from './thermal/house';
+export { Refusal, type RefusalCode } from './refusal';
+export type { Assembly, AssemblyInput, AssemblyMethod, GradePrice } from './thermal/assembly';
+export type { Fasteners } from './thermal/fasteners';
+export type { FilmConvention, HeatFlow } from './thermal/films';
+export type { GradeSchool, InstallationGrade } from './thermal/grade-adjustment';
+export type { FrameAlignment } from './thermal/heat-paths';
+export type { HouseThermal } from './thermal/house';
+export type { LayerInput } from './thermal/layer';
+export { KGM3_PER_LBFT3, M3H_PER_CFM, M3H_PER_LITRE_SECOND, NG_PER_PERM, RSI_PER_R } from './units/factors';
+export {
+  QUANTITIES,
+  fromSi,
+  toSi,
+  unitOf,
+  type Quantity,
+  type Unit,
+  type UnitSystem,
+} from './units/quantity';
+export { parseDecimal, type ParsedDecimal } from './units/decimal';
+export {
+  confidenceBand,
+  relativeInterval,
+  type BandPoint,
+  type RelativeInterval,
+} from './airtightness/confidence-band';
+export { airOnBothSides } from './airtightness/conditions';
+export { reduceReading } from './airtightness/reading';

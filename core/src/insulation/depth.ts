@@ -1,0 +1,128 @@
+import { fallsBelow, type Finding } from '../finding';
+import type { Operation } from '../operation';
+import { Refusal } from '../refusal';
+import { fields, list, nonNegative, number, option, optional, positive } from '../schema';
+
+export type DepthKind = 'looseFill' | 'sprayedFoam';
+
+export interface DepthInput {
+  readonly kind: DepthKind;
+  /** As read, before settling. */
+  readonly depthsM: readonly number[];
+  readonly conductivityWmK: number;
+  readonly specifiedDepthM: number;
+  /** All else of the build-up, films included. */
+  readonly restRsi: number;
+  /** Share of depth that loose fill loses; required for it. */
+  readonly settlingFraction?: number;
+  /** Share of the specified depth below which no reading of foam may fall; 0.75 where left out. */
+  readonly minimumShare?: number;
+}
+
+export interface DepthReading {
+  readonly settledDepthM: number;
+  readonly rsi: number;
+  readonly belowMinimum: boolean;
+}
+
+export interface Depth {
+  readonly readings: readonly DepthReading[];
+  readonly meanDepthM: number;
+  /** As read. */
+  readonly lowestDepthM: number;
+  /** Of the whole build-up: mean over the readings. */
+  readonly uValue: number;
+  /** Of the fill alone: 1/U less the rest. */
+  readonly effectiveRsi: number;
+  /** Null for loose fill. */
+  readonly accepted: boolean | null;
+  readonly findings: readonly Finding<'depth-below-specified' | 'depth-below-minimum' | 'mean-depth-low'>[];
+}
+
+export const MINIMUM_DEPTH_SHARE = 0.75;
+
+const LOW = {
+  looseFill: {
+    rule: 'depth-below-specified',
+    severity: 'warn',
+    message: 'The fill is shallower here than specified.',
+  },
+  sprayedFoam: {
+    rule: 'depth-below-minimum',
+    severity: 'fail',
+    message: 'The foam is too thin here: spray more.',
+  },
+} as const;
+
+function settlingOf({ kind, settlingFraction }: DepthInput): number {
+  if (kind === 'sprayedFoam') return 0;
+  if (settlingFraction === undefined) {
+    throw new Refusal(
+      'required',
+      'settlingFraction',
+      'Give the share of its depth that the fill will settle.',
+    );
+  }
+  return settlingFraction;
+}
+
+/**
+ * Uneven depth of loose fill or sprayed foam: heat takes the thin places, so U is the mean of 1/(R_rest + R_i), and
+ * the effective R of the fill 1/U − R_rest, never the R of the mean depth.
+ * @throws {Refusal} `required`
+ */
+export function depth(input: DepthInput): Depth {
+  const {
+    kind,
+    depthsM,
+    conductivityWmK,
+    specifiedDepthM,
+    restRsi,
+    minimumShare = MINIMUM_DEPTH_SHARE,
+  } = input;
+  const left = 1 - settlingOf(input);
+  const least = kind === 'looseFill' ? specifiedDepthM : minimumShare * specifiedDepthM;
+  const readings = depthsM.map((depthM): DepthReading => {
+    const settledDepthM = depthM * left;
+    return { settledDepthM, rsi: settledDepthM / conductivityWmK, belowMinimum: fallsBelow(depthM, least) };
+  });
+  const meanDepthM = depthsM.reduce((sum, depthM) => sum + depthM, 0) / depthsM.length;
+  const uValue = readings.reduce((sum, { rsi }) => sum + 1 / (restRsi + rsi), 0) / readings.length;
+  const findings = readings.flatMap(({ belowMinimum }, reading): Depth['findings'] =>
+    belowMinimum ? [{ ...LOW[kind], value: depthsM[reading], limit: least, reading }] : [],
+  );
+  const meanIsLow = kind === 'sprayedFoam' && fallsBelow(meanDepthM, specifiedDepthM);
+  return {
+    readings,
+    meanDepthM,
+    lowestDepthM: depthsM.reduce((lowest, depthM) => Math.min(lowest, depthM), Infinity),
+    uValue,
+    effectiveRsi: 1 / uValue - restRsi,
+    accepted: kind === 'looseFill' ? null : findings.length === 0 && !meanIsLow,
+    findings: meanIsLow
+      ? [
+          ...findings,
+          {
+            rule: 'mean-depth-low',
+            severity: 'fail',
+            message: 'The foam is thinner on average than specified.',
+            value: meanDepthM,
+            limit: specifiedDepthM,
+          },
+        ]
+      : findings,
+  };
+}
+
+export const depthOperation: Operation<DepthInput, Depth> = {
+  schema: fields<DepthInput>({
+    kind: option('looseFill', 'sprayedFoam'),
+    depthsM: list(nonNegative(), 1),
+    conductivityWmK: positive(),
+    specifiedDepthM: positive(),
+    restRsi: positive(),
+    settlingFraction: optional(number({ min: 0, below: 1 })),
+    minimumShare: optional(number({ above: 0 })),
+  }),
+  run: depth,
+};

@@ -1,0 +1,186 @@
+import { dewPoint } from '../air/dew-point';
+import { exceeds, fallsBelow, type Finding } from '../finding';
+import type { Operation } from '../operation';
+import { Refusal } from '../refusal';
+import { fields, list, nonNegative, number, optional, positive, temperatureC } from '../schema';
+import { DEFAULT_VOID_RSI } from '../thermal/grade-adjustment';
+import { battCompression } from './batt-compression';
+
+/** Fibre batts laid inside of sprayed foam of uneven depth. */
+export interface HybridFillInput {
+  readonly cavityDepthM: number;
+  /** Each up to the depth of the cavity. */
+  readonly foamDepthsM: readonly number[];
+  readonly foamConductivityWmK: number;
+  readonly batt: { readonly labelRsi: number; readonly labelThicknessM: number };
+  /** From indoor air to the room side of the fibre, film included. */
+  readonly insideRsi: number;
+  /** From the outer side of the foam to outdoor air, film included. */
+  readonly outsideRsi: number;
+  readonly indoorTemperatureC: number;
+  readonly outdoorTemperatureC: number;
+  readonly indoorRelativeHumidity: number;
+  /** Of the gap where a batt is thinner than what the foam leaves. */
+  readonly gapRsi?: number;
+}
+
+export interface HybridReading {
+  readonly fibreThicknessM: number;
+  readonly fibreRsi: number;
+  readonly foamRsi: number;
+  /** True where the batt leaves a gap before the foam. */
+  readonly hasGap: boolean;
+}
+
+/** The inner face of the foam, on which indoor air can condense. */
+export interface FoamFace {
+  readonly foamDepthM: number;
+  readonly temperatureC: number;
+  readonly safe: boolean;
+}
+
+export interface HybridFill {
+  readonly readings: readonly HybridReading[];
+  readonly meanFoamDepthM: number;
+  readonly lowestFoamDepthM: number;
+  /** Mean over the readings, of the whole build-up beside the frame. */
+  readonly uValue: number;
+  /** Of fibre and foam together: 1/U less what lies inside and outside of them. */
+  readonly effectiveRsi: number;
+  readonly dewPointC: number;
+  /** Decides. */
+  readonly atLowest: FoamFace;
+  /** For comparison only. */
+  readonly atMean: FoamFace;
+  readonly findings: readonly Finding<'condensing-plane-cold' | 'gap-before-foam' | 'fibre-crushed'>[];
+}
+
+/** The law of compression is checked down to about half of a batt's thickness. */
+const CRUSHED_SHARE = 0.5;
+
+function readingAt(input: HybridFillInput, foamDepthM: number): HybridReading {
+  const { batt, cavityDepthM, foamConductivityWmK, gapRsi = DEFAULT_VOID_RSI } = input;
+  const spaceM = cavityDepthM - foamDepthM;
+  const foamRsi = foamDepthM / foamConductivityWmK;
+  if (!(spaceM > 0)) return { fibreThicknessM: 0, fibreRsi: 0, foamRsi, hasGap: false };
+  const { rsi } = battCompression({ ...batt, thicknessM: spaceM }, 'batt.labelRsi');
+  const hasGap = exceeds(spaceM, batt.labelThicknessM);
+  return {
+    fibreThicknessM: Math.min(spaceM, batt.labelThicknessM),
+    fibreRsi: hasGap ? rsi + gapRsi : rsi,
+    foamRsi,
+    hasGap,
+  };
+}
+
+function findingsOf(
+  { batt }: HybridFillInput,
+  readings: readonly HybridReading[],
+  atLowest: FoamFace,
+  dewPointC: number,
+): HybridFill['findings'] {
+  const findings: HybridFill['findings'][number][] = [];
+  if (!atLowest.safe) {
+    findings.push({
+      rule: 'condensing-plane-cold',
+      severity: 'fail',
+      message:
+        'Where the foam is thinnest its inner face is colder than the dew point of indoor air: spray more.',
+      value: atLowest.temperatureC,
+      limit: dewPointC,
+    });
+  }
+  readings.forEach(({ hasGap, fibreThicknessM }, reading) => {
+    if (hasGap) {
+      findings.push({
+        rule: 'gap-before-foam',
+        severity: 'warn',
+        message: 'The batt is thinner than what the foam leaves: air can move between them.',
+        reading,
+      });
+    } else if (fibreThicknessM > 0 && fallsBelow(fibreThicknessM, CRUSHED_SHARE * batt.labelThicknessM)) {
+      findings.push({
+        rule: 'fibre-crushed',
+        severity: 'warn',
+        message: 'The batt is pressed to less than half of its thickness: its R is an estimate here.',
+        value: fibreThicknessM,
+        limit: CRUSHED_SHARE * batt.labelThicknessM,
+        reading,
+      });
+    }
+  });
+  return findings;
+}
+
+/**
+ * Batts over foam of uneven depth: the fibre's thickness at each reading is what the foam leaves, pressed batts by the
+ * law of compression, a gap where a batt is too thin. U is the mean over the readings. The inner face of the foam is
+ * judged at its lowest depth. ISO 13788, 5 (steady state) for the temperature of that face.
+ * @throws {Refusal} `out-of-range`, `not-warmer-than-outdoors`, `no-density-root`, `no-resistance`
+ */
+export function hybridFill(input: HybridFillInput): HybridFill {
+  const { foamDepthsM, cavityDepthM, insideRsi, outsideRsi, indoorTemperatureC, outdoorTemperatureC } = input;
+  if (indoorTemperatureC <= outdoorTemperatureC) {
+    throw new Refusal(
+      'not-warmer-than-outdoors',
+      'indoorTemperatureC',
+      'This looks at winter: it must be warmer indoors than outdoors.',
+      { value: indoorTemperatureC, bound: outdoorTemperatureC },
+    );
+  }
+  foamDepthsM.forEach((foamDepthM, i) => {
+    if (foamDepthM <= cavityDepthM) return;
+    throw new Refusal('out-of-range', `foamDepthsM[${i}]`, 'Foam beyond the cavity must be cut back first.', {
+      value: foamDepthM,
+      bound: cavityDepthM,
+    });
+  });
+  const readings = foamDepthsM.map((foamDepthM) => readingAt(input, foamDepthM));
+  const { dewPointC } = dewPoint({
+    temperatureC: indoorTemperatureC,
+    relativeHumidity: input.indoorRelativeHumidity,
+  });
+  const faceAt = (foamDepthM: number): FoamFace => {
+    const { fibreRsi, foamRsi } = readingAt(input, foamDepthM);
+    const total = insideRsi + fibreRsi + foamRsi + outsideRsi;
+    if (!(total > 0)) throw new Refusal('no-resistance', 'insideRsi', 'Nothing here has any resistance.');
+    const temperature =
+      indoorTemperatureC - ((indoorTemperatureC - outdoorTemperatureC) * (insideRsi + fibreRsi)) / total;
+    return { foamDepthM, temperatureC: temperature, safe: !fallsBelow(temperature, dewPointC) };
+  };
+  const lowestFoamDepthM = foamDepthsM.reduce((lowest, foamDepthM) => Math.min(lowest, foamDepthM), Infinity);
+  const meanFoamDepthM = foamDepthsM.reduce((sum, foamDepthM) => sum + foamDepthM, 0) / foamDepthsM.length;
+  const [atLowest, atMean] = [faceAt(lowestFoamDepthM), faceAt(meanFoamDepthM)];
+  const uValue =
+    readings.reduce(
+      (sum, { fibreRsi, foamRsi }) => sum + 1 / (insideRsi + fibreRsi + foamRsi + outsideRsi),
+      0,
+    ) / readings.length;
+  return {
+    readings,
+    meanFoamDepthM,
+    lowestFoamDepthM,
+    uValue,
+    effectiveRsi: 1 / uValue - insideRsi - outsideRsi,
+    dewPointC,
+    atLowest,
+    atMean,
+    findings: findingsOf(input, readings, atLowest, dewPointC),
+  };
+}
+
+export const hybridFillOperation: Operation<HybridFillInput, HybridFill> = {
+  schema: fields<HybridFillInput>({
+    cavityDepthM: positive(),
+    foamDepthsM: list(nonNegative(), 1),
+    foamConductivityWmK: positive(),
+    batt: fields<HybridFillInput['batt']>({ labelRsi: positive(), labelThicknessM: positive() }),
+    insideRsi: nonNegative(),
+    outsideRsi: nonNegative(),
+    indoorTemperatureC: temperatureC(),
+    outdoorTemperatureC: temperatureC(),
+    indoorRelativeHumidity: number({ above: 0, max: 1 }),
+    gapRsi: optional(positive()),
+  }),
+  run: hybridFill,
+};

@@ -1,0 +1,42 @@
+import { Refusal } from './refusal';
+import { checked, type InputSchema } from './schema';
+
+/** Told now and then how much of a long computation is done, 0…1. */
+export type Progress = (share: number) => void;
+
+/** A computation: the schema of its input and the function that answers it. */
+export interface Operation<Input, Output> {
+  readonly schema: InputSchema<Input>;
+  readonly run: (input: Input, progress?: Progress) => Output;
+  /** True where an ordinary input takes longer than a screen may be held up (about 8 ms). */
+  readonly takesLong?: true;
+}
+
+/** Refuses an output that holds a number beyond what can be written: the input was out of all proportion. */
+function refuseNonFinite(output: unknown): void {
+  if (typeof output === 'number') {
+    if (Number.isFinite(output)) return;
+    throw new Refusal(
+      'not-finite',
+      '',
+      'The figures given are out of all proportion: no result can be computed.',
+    );
+  }
+  if (typeof output !== 'object' || output === null) return;
+  if (Array.isArray(output)) output.forEach(refuseNonFinite);
+  else for (const key in output) refuseNonFinite(output[key as keyof typeof output]);
+}
+
+/**
+ * Runs an operation on an input that is checked against its schema first.
+ * @throws {Refusal} naming the field that the computation cannot answer for
+ */
+export function answer<Input, Output>(
+  operation: Operation<Input, Output>,
+  input: unknown,
+  progress?: Progress,
+): Output {
+  const output = operation.run(checked(operation.schema, input), progress);
+  refuseNonFinite(output);
+  return output;
+}

@@ -1,0 +1,126 @@
+import { airStateOperation } from './air/density';
+import { dewPointOperation } from './air/dew-point';
+import { bothAxesOperation } from './airtightness/both-axes';
+import { budgetOperation } from './airtightness/budget';
+import { carriedUncertaintyOperation } from './airtightness/carried-uncertainty';
+import { multiPointOperation } from './airtightness/multi-point';
+import { singlePointOperation } from './airtightness/single-point';
+import { stageComparisonOperation } from './airtightness/stage-comparison';
+import { zoneOperation } from './airtightness/zone';
+import { traceOperation } from './continuity/trace';
+import { bagsOperation } from './insulation/bags';
+import { battCompressionOperation } from './insulation/batt-compression';
+import { coverageOperation } from './insulation/coverage';
+import { densitySamplesOperation } from './insulation/density-samples';
+import { depthOperation } from './insulation/depth';
+import { gradeOperation } from './insulation/grade';
+import { hybridFillOperation } from './insulation/hybrid-fill';
+import { massPerAreaOperation } from './insulation/mass-per-area';
+import { samplingOperation } from './insulation/sampling';
+import { dryAndDampOperation } from './moisture/dry-and-damp';
+import { interfacesOperation } from './moisture/interfaces';
+import { monthlyOperation } from './moisture/monthly';
+import { answer, type Operation, type Progress } from './operation';
+import { pathToTargetOperation } from './path-to-target/evaluate';
+import { voidsOperation } from './photo/voids';
+import { Refusal } from './refusal';
+import { assemblyOperation } from './thermal/assembly';
+import { designHeatLoadOperation } from './thermal/design-heat-load';
+import { doubleFramesOperation } from './thermal/double-frames';
+import { houseThermalOperation } from './thermal/house';
+import { iSectionOperation } from './thermal/i-section';
+import { thermalRequirementsOperation } from './thermal/requirements';
+import { studLayoutOperation } from './thermal/stud-layout';
+import { infiltrationOperation } from './ventilation/infiltration';
+import { ventilationRequirementOperation } from './ventilation/requirement';
+
+/** Every computation by name. The command line, the API and the web worker are thin doors to this table. */
+export const operations = {
+  'air.density': airStateOperation,
+  'air.dewPoint': dewPointOperation,
+  'airtightness.multiPoint': multiPointOperation,
+  'airtightness.singlePoint': singlePointOperation,
+  'airtightness.bothAxes': bothAxesOperation,
+  'airtightness.carriedUncertainty': carriedUncertaintyOperation,
+  'airtightness.budget': budgetOperation,
+  'airtightness.stageComparison': stageComparisonOperation,
+  'airtightness.zone': zoneOperation,
+  'ventilation.infiltration': infiltrationOperation,
+  'ventilation.requirement': ventilationRequirementOperation,
+  'thermal.assembly': assemblyOperation,
+  'thermal.house': houseThermalOperation,
+  'thermal.requirements': thermalRequirementsOperation,
+  'thermal.designHeatLoad': designHeatLoadOperation,
+  'thermal.iSection': iSectionOperation,
+  'thermal.doubleFrames': doubleFramesOperation,
+  'thermal.studLayout': studLayoutOperation,
+  'insulation.grade': gradeOperation,
+  'insulation.sampling': samplingOperation,
+  'insulation.battCompression': battCompressionOperation,
+  'insulation.densitySamples': densitySamplesOperation,
+  'insulation.massPerArea': massPerAreaOperation,
+  'insulation.bags': bagsOperation,
+  'insulation.coverage': coverageOperation,
+  'insulation.depth': depthOperation,
+  'insulation.hybridFill': hybridFillOperation,
+  'moisture.interfaces': interfacesOperation,
+  'moisture.monthly': monthlyOperation,
+  'moisture.dryAndDamp': dryAndDampOperation,
+  'continuity.trace': traceOperation,
+  'pathToTarget.evaluate': pathToTargetOperation,
+  'photo.voids': voidsOperation,
+} as const;
+
+export type OperationName = keyof typeof operations;
+
+type InputOf<Each> = Each extends Operation<infer Input, unknown> ? Input : never;
+type OutputOf<Each> = Each extends { readonly run: (...args: never[]) => infer Output } ? Output : never;
+
+/** Input and output of each operation. */
+export type OperationTypes = {
+  readonly [Name in OperationName]: {
+    readonly input: InputOf<(typeof operations)[Name]>;
+    readonly output: OutputOf<(typeof operations)[Name]>;
+  };
+};
+
+export const operationNames = Object.keys(operations) as readonly OperationName[];
+
+function isOperationName(name: string): name is OperationName {
+  return Object.hasOwn(operations, name);
+}
+
+/** True for an operation that a screen or a server must not wait for. */
+export function takesLong(name: string): boolean {
+  return isOperationName(name) && 'takesLong' in operations[name];
+}
+
+/**
+ * Runs an operation on an input that is checked against its schema first.
+ * @throws {Refusal} naming the field that the computation cannot answer for
+ */
+export function compute<Name extends OperationName>(
+  name: Name,
+  input: unknown,
+  progress?: Progress,
+): OperationTypes[Name]['output'] {
+  const operation = operations[name] as unknown as Operation<unknown, OperationTypes[Name]['output']>;
+  return answer(operation, input, progress);
+}
+
+/**
+ * Runs the operation of a name that came from outside.
+ * @throws {Refusal} `unknown-operation`, and as {@link compute}
+ */
+export function computeByName(
+  name: unknown,
+  input: unknown,
+  progress?: Progress,
+): OperationTypes[OperationName]['output'] {
+  if (typeof name !== 'string' || !isOperationName(name)) {
+    throw new Refusal('unknown-operation', 'operation', `Known operations: ${operationNames.join(', ')}.`, {
+      value: name,
+    });
+  }
+  return compute(name, input, progress);
+}

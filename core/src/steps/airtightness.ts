@@ -1,0 +1,251 @@
+import type { BothAxes, BothAxesInput } from '../airtightness/both-axes';
+import type { MultiPointInput, MultiPointResult } from '../airtightness/multi-point';
+import type { SinglePointInput, SinglePointResult } from '../airtightness/single-point';
+import { t95 } from '../airtightness/student-t';
+import { REFERENCE_AIR } from '../air/density';
+import { airOnBothSides, type Conditions, type Direction } from '../airtightness/conditions';
+import type { Building } from '../airtightness/building';
+import type { LeakageFigures } from '../airtightness/figures';
+import { found, step, sumOf, type Step } from './step';
+
+const RHO0 = REFERENCE_AIR.densityKgM3;
+
+function figureSteps(
+  figures: LeakageFigures,
+  { volumeM3, envelopeAreaM2, floorAreaM2 }: Building,
+): readonly Step[] {
+  const { q4M3h, q10M3h, q50M3h } = figures;
+  return [
+    step('Air changes at 50 Pa', 'n50 = q50 / V', { q50: q50M3h, V: volumeM3 }, figures.n50PerHour, '/h'),
+    step(
+      'Per envelope area',
+      'qE50 = q50 / A',
+      { q50: q50M3h, A: envelopeAreaM2 },
+      figures.qE50M3hM2,
+      'm³/(h·m²)',
+    ),
+    step('Per floor area', 'qF50 = q50 / A', { q50: q50M3h, A: floorAreaM2 }, figures.qF50M3hM2, 'm³/(h·m²)'),
+    step(
+      'Equivalent leakage area at 10 Pa',
+      'EqLA = q10 / 3600·√(ρ0 / (2·10)) / 0.611',
+      { q10: q10M3h, ρ0: RHO0 },
+      figures.eqLA10M2,
+      'm²',
+    ),
+    step(
+      'Effective leakage area at 4 Pa',
+      'ELA = q4 / 3600·√(ρ0 / (2·4))',
+      { q4: q4M3h, ρ0: RHO0 },
+      figures.ela4M2,
+      'm²',
+    ),
+  ];
+}
+
+function referenceStep(
+  method: MultiPointInput['method'],
+  conditions: Conditions,
+  direction: Direction,
+  values: { readonly C: number; readonly n: number },
+  result: number,
+): Step {
+  const air = airOnBothSides(conditions);
+  const entering = direction === 'depressurise' ? air.outdoor : air.indoor;
+  const viscosity = method === 'astmE779' ? '·(μ / μ0)^(2·n − 1)' : '';
+  return step(
+    'Coefficient at reference conditions',
+    `CL = C${viscosity}·(ρ / ρ0)^(1 − n)`,
+    {
+      ...values,
+      ρ: entering.densityKgM3,
+      ρ0: RHO0,
+      ...(method === 'astmE779' ? { μ: entering.viscosityPaS, μ0: REFERENCE_AIR.viscosityPaS } : {}),
+    },
+    result,
+    'm³/(h·Paⁿ)',
+  );
+}
+
+export function explainMultiPoint(input: MultiPointInput, output: MultiPointResult): readonly Step[] {
+  const runs = output.runs.flatMap((run, i): Step[] => {
+    const given = input.runs[i];
+    const [first] = run.readings;
+    if (given === undefined || first === undefined) return [];
+    const way =
+      output.runs.length > 1
+        ? `, ${run.direction === 'depressurise' ? 'depressurising' : 'pressurising'}`
+        : '';
+    const logs = run.readings.map((reading) => ({
+      x: Math.log(Math.abs(reading.inducedPressurePa)),
+      y: Math.log(reading.envelopeFlowM3h),
+    }));
+    const mean = (of: (point: { x: number; y: number }) => number): number =>
+      logs.reduce((sum, point) => sum + of(point), 0) / logs.length;
+    const [meanX, meanY] = [mean(({ x }) => x), mean(({ y }) => y)];
+    const sxx = logs.reduce((sum, { x }) => sum + (x - meanX) ** 2, 0);
+    const sxy = logs.reduce((sum, { x, y }) => sum + (x - meanX) * (y - meanY), 0);
+    const scatter = run.exponentStandardError * Math.sqrt(sxx);
+    const ratio = run.direction === 'depressurise' ? 'ρi / ρe' : 'ρe / ρi';
+    return [
+      step(
+        `First reading${way}: induced pressure`,
+        'Δp = p − (b1 + b2) / 2',
+        {
+          p: given.readings[0]?.pressurePa ?? NaN,
+          b1: run.baselineBeforeMeanPa,
+          b2: run.baselineAfterMeanPa,
+        },
+        first.inducedPressurePa,
+        'Pa',
+      ),
+      step(
+        'First reading: flow through the envelope',
+        `q = qf·${ratio}`,
+        { qf: first.fanFlowM3h, ρi: output.indoorDensityKgM3, ρe: output.outdoorDensityKgM3 },
+        first.envelopeFlowM3h,
+        'm³/h',
+      ),
+      step(
+        `Flow exponent of all ${logs.length} readings${way}`,
+        'n = Sxy / Sxx',
+        { Sxy: sxy, Sxx: sxx },
+        run.exponent,
+      ),
+      step(
+        'Coefficient',
+        'C = exp(y − n·x)',
+        { y: meanY, n: run.exponent, x: meanX },
+        run.coefficientM3hPaN,
+        'm³/(h·Paⁿ)',
+      ),
+      referenceStep(
+        input.method,
+        input.conditions,
+        run.direction,
+        { C: run.coefficientM3hPaN, n: run.exponent },
+        run.referenceCoefficientM3hPaN,
+      ),
+      step(
+        'Flow at 50 Pa',
+        'q50 = CL·50^n',
+        { CL: run.referenceCoefficientM3hPaN, n: run.exponent },
+        run.q50M3h,
+        'm³/h',
+      ),
+      step(
+        'Its standard error',
+        'se = s·√(1 / N + (ln(50) − x)^2 / Sxx)',
+        { s: scatter, N: logs.length, x: meanX, Sxx: sxx },
+        run.standardErrorLnQ50,
+      ),
+    ];
+  });
+  const { result } = output;
+  const flows = sumOf(
+    'q',
+    output.runs.map(({ q50M3h }) => q50M3h),
+  );
+  const both =
+    output.runs.length > 1
+      ? [step('Mean of both directions', `q50 = (${flows.terms}) / 2`, flows.values, result.q50M3h, 'm³/h')]
+      : [];
+  return [
+    ...runs,
+    ...both,
+    step(
+      'Upper 95 % bound of q50',
+      'qhigh = q50·exp(t·se)',
+      { q50: result.q50M3h, t: t95(result.degreesOfFreedom), se: result.standardErrorLnQ50 },
+      result.q50High95M3h,
+      'm³/h',
+    ),
+    ...figureSteps(result, input.building),
+  ];
+}
+
+export function explainSinglePoint(
+  input: SinglePointInput,
+  { repeats, result }: SinglePointResult,
+): readonly Step[] {
+  const [first] = repeats;
+  if (first === undefined) return [];
+  const mean = sumOf(
+    'q',
+    repeats.map(({ q50M3h }) => q50M3h),
+  );
+  return [
+    referenceStep(
+      input.method,
+      input.conditions,
+      input.direction,
+      { C: first.envelopeFlowM3h / Math.abs(first.inducedPressurePa) ** 0.65, n: 0.65 },
+      first.q50M3h / 50 ** 0.65,
+    ),
+    step(
+      'Flow at 50 Pa, first reading',
+      'q50 = CL·50^0.65',
+      { CL: first.q50M3h / 50 ** 0.65 },
+      first.q50M3h,
+      'm³/h',
+    ),
+    ...(repeats.length > 1
+      ? [
+          step(
+            'Geometric mean of the readings',
+            `q50 = (${mean.terms.replaceAll(' + ', '·')})^(1 / N)`,
+            { ...mean.values, N: repeats.length },
+            result.q50M3h,
+            'm³/h',
+          ),
+        ]
+      : []),
+    ...figureSteps(result, input.building),
+  ];
+}
+
+export function explainBothAxes(input: BothAxesInput, { runs, result }: BothAxes): readonly Step[] {
+  return [
+    ...runs.flatMap((run): Step[] => {
+      const [first] = run.readings;
+      return [
+        found('Scatter of a single pressure reading', run.pressureScatterPa, 'Pa'),
+        ...(first === undefined
+          ? []
+          : [
+              step(
+                'First reading: relative uncertainty, pressure and flow together',
+                'u = √((n·up / p)^2 + (uq / q)^2)',
+                {
+                  n: run.exponent,
+                  up: first.pressureUncertaintyPa,
+                  p: Math.abs(first.inducedPressurePa),
+                  uq: first.flowUncertaintyM3h,
+                  q: first.envelopeFlowM3h,
+                },
+                Math.hypot(
+                  (run.exponent * first.pressureUncertaintyPa) / Math.abs(first.inducedPressurePa),
+                  first.flowUncertaintyM3h / first.envelopeFlowM3h,
+                ),
+              ),
+            ]),
+        found('Flow exponent by York’s line', run.exponent),
+        step(
+          'Flow at 50 Pa',
+          'q50 = CL·50^n',
+          { CL: run.referenceCoefficientM3hPaN, n: run.exponent },
+          run.q50M3h,
+          'm³/h',
+        ),
+        found('The same by the ordinary fit', run.ordinary.q50M3h, 'm³/h'),
+      ];
+    }),
+    step(
+      'Upper 95 % bound of q50',
+      'qhigh = q50·exp(t·se)',
+      { q50: result.q50M3h, t: t95(result.degreesOfFreedom), se: result.standardErrorLnQ50 },
+      result.q50High95M3h,
+      'm³/h',
+    ),
+    ...figureSteps(result, input.building),
+  ];
+}

@@ -1,0 +1,88 @@
+import type { OperationName, OperationTypes } from '../operations';
+import { explainDensity, explainDewPoint } from './air';
+import { explainBothAxes, explainMultiPoint, explainSinglePoint } from './airtightness';
+import {
+  explainBudget,
+  explainCarriedUncertainty,
+  explainStageComparison,
+  explainZone,
+} from './house-leakage';
+import {
+  explainBags,
+  explainBattCompression,
+  explainCoverage,
+  explainDensitySamples,
+  explainDepth,
+  explainGrade,
+  explainHybridFill,
+  explainMassPerArea,
+  explainSampling,
+} from './insulation';
+import { explainDryAndDamp, explainInterfaces, explainMonthly } from './moisture';
+import type { Step } from './step';
+import {
+  explainAssembly,
+  explainDesignHeatLoad,
+  explainDoubleFrames,
+  explainHouse,
+  explainISection,
+  explainRequirements,
+  explainStudLayout,
+} from './thermal';
+import { explainInfiltration, explainRequirement } from './ventilation';
+import { explainPathToTarget, explainTrace, explainVoids } from './whole-house';
+
+type Explanations = {
+  readonly [Name in OperationName]: (
+    input: OperationTypes[Name]['input'],
+    output: OperationTypes[Name]['output'],
+  ) => readonly Step[];
+};
+
+const explanations: Explanations = {
+  'air.density': explainDensity,
+  'air.dewPoint': explainDewPoint,
+  'airtightness.multiPoint': explainMultiPoint,
+  'airtightness.singlePoint': explainSinglePoint,
+  'airtightness.bothAxes': explainBothAxes,
+  'airtightness.carriedUncertainty': explainCarriedUncertainty,
+  'airtightness.budget': explainBudget,
+  'airtightness.stageComparison': explainStageComparison,
+  'airtightness.zone': explainZone,
+  'ventilation.infiltration': explainInfiltration,
+  'ventilation.requirement': explainRequirement,
+  'thermal.assembly': explainAssembly,
+  'thermal.house': explainHouse,
+  'thermal.requirements': explainRequirements,
+  'thermal.designHeatLoad': explainDesignHeatLoad,
+  'thermal.iSection': explainISection,
+  'thermal.doubleFrames': explainDoubleFrames,
+  'thermal.studLayout': explainStudLayout,
+  'insulation.grade': explainGrade,
+  'insulation.sampling': explainSampling,
+  'insulation.battCompression': explainBattCompression,
+  'insulation.densitySamples': explainDensitySamples,
+  'insulation.massPerArea': explainMassPerArea,
+  'insulation.bags': explainBags,
+  'insulation.coverage': explainCoverage,
+  'insulation.depth': explainDepth,
+  'insulation.hybridFill': explainHybridFill,
+  'moisture.interfaces': explainInterfaces,
+  'moisture.monthly': explainMonthly,
+  'moisture.dryAndDamp': explainDryAndDamp,
+  'continuity.trace': explainTrace,
+  'pathToTarget.evaluate': explainPathToTarget,
+  'photo.voids': explainVoids,
+};
+
+/**
+ * The steps from an operation's input to its output, written so that they can be done again by hand.
+ * @param input as it passed the operation's schema
+ */
+export function stepsOf<Name extends OperationName>(
+  name: Name,
+  input: OperationTypes[Name]['input'],
+  output: OperationTypes[Name]['output'],
+): readonly Step[] {
+  return explanations[name](input, output);
+}

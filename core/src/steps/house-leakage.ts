@@ -1,0 +1,184 @@
+import { REFERENCE_AIR } from '../air/density';
+import type { Budget, BudgetInput } from '../airtightness/budget';
+import type { CarriedUncertainty, CarriedUncertaintyInput } from '../airtightness/carried-uncertainty';
+import type { StageComparison, StageComparisonInput } from '../airtightness/stage-comparison';
+import { t95 } from '../airtightness/student-t';
+import type { Zone, ZoneInput } from '../airtightness/zone';
+import { step, type Step } from './step';
+
+const RHO0 = REFERENCE_AIR.densityKgM3;
+
+export function explainCarriedUncertainty(
+  input: CarriedUncertaintyInput,
+  output: CarriedUncertainty,
+): readonly Step[] {
+  const { standardErrorLnQ50: se, flowCalibration = 0, q50M3h } = input;
+  const over = (
+    name: string,
+    symbol: string,
+    figure: CarriedUncertainty['n50'],
+    size: number | undefined,
+    uncertainty = 0,
+    unit = '',
+  ): readonly Step[] =>
+    figure === null || size === undefined
+      ? []
+      : [
+          step(name, `${symbol} = q50 / S`, { q50: q50M3h, S: size }, figure.value, unit),
+          step(
+            'Its relative uncertainty',
+            'u = √(se^2 + c^2 + uS^2)',
+            { se, c: flowCalibration, uS: uncertainty },
+            figure.relativeUncertainty,
+          ),
+          step(
+            'Its upper 95 % bound',
+            `high = ${symbol}·exp(t·u)`,
+            { [symbol]: figure.value, t: t95(figure.degreesOfFreedom), u: figure.relativeUncertainty },
+            figure.high95,
+            unit,
+          ),
+        ];
+  return [
+    step(
+      'Relative uncertainty of q50',
+      'u = √(se^2 + c^2)',
+      { se, c: flowCalibration },
+      output.q50.relativeUncertainty,
+    ),
+    ...over('Air changes at 50 Pa', 'n50', output.n50, input.volumeM3, input.volumeUncertainty, '/h'),
+    ...over(
+      'Per envelope area',
+      'qE50',
+      output.qE50,
+      input.envelopeAreaM2,
+      input.envelopeAreaUncertainty,
+      'm³/(h·m²)',
+    ),
+    ...over(
+      'Per floor area',
+      'qF50',
+      output.qF50,
+      input.floorAreaM2,
+      input.floorAreaUncertainty,
+      'm³/(h·m²)',
+    ),
+  ];
+}
+
+export function explainBudget({ target, q50M3h }: BudgetInput, output: Budget): readonly Step[] {
+  const { limit, quantity } = target;
+  const size = output.limitFlowM3h / limit;
+  return [
+    ...(quantity === 'q50'
+      ? []
+      : [
+          step(
+            'Flow that the limit allows',
+            'qlimit = limit·S',
+            { limit, S: size },
+            output.limitFlowM3h,
+            'm³/h',
+          ),
+        ]),
+    step(
+      'Excess',
+      'excess = q50 − qlimit',
+      { q50: q50M3h, qlimit: output.limitFlowM3h },
+      output.excessM3h,
+      'm³/h',
+    ),
+    ...(output.holeAreaM2 > 0
+      ? [
+          step(
+            'The hole to close',
+            'A = excess / 3600 / (0.611·√(2·50 / ρ0))',
+            { excess: output.excessM3h, ρ0: RHO0 },
+            output.holeAreaM2,
+            'm²',
+          ),
+        ]
+      : []),
+  ];
+}
+
+export function explainStageComparison(
+  { stageA: a, stageB: b }: StageComparisonInput,
+  output: StageComparison,
+): readonly Step[] {
+  return [
+    step('Change', 'Δ = qB − qA', { qB: b.q50M3h, qA: a.q50M3h }, output.changeM3h, 'm³/h'),
+    step(
+      'Its uncertainty',
+      'u = √((qA·seA)^2 + (qB·seB)^2)',
+      { qA: a.q50M3h, seA: a.standardErrorLnQ50, qB: b.q50M3h, seB: b.standardErrorLnQ50 },
+      output.uncertaintyM3h,
+      'm³/h',
+    ),
+    step(
+      'A change counts beyond',
+      'least = 2·u',
+      { u: output.uncertaintyM3h },
+      2 * output.uncertaintyM3h,
+      'm³/h',
+    ),
+    ...(output.holeAreaM2 === null
+      ? []
+      : [
+          step(
+            'The change as a hole',
+            'A = change / 3600 / (0.611·√(2·50 / ρ0))',
+            { change: Math.abs(output.changeM3h), ρ0: RHO0 },
+            output.holeAreaM2,
+            'm²',
+          ),
+        ]),
+  ];
+}
+
+export function explainZone(input: ZoneInput, output: Zone): readonly Step[] {
+  const { houseOutdoorPressurePa: pho, houseZonePressurePa: phz, exponent: n = 0.65 } = input;
+  const between = step(
+    'Zone to outdoors',
+    'Pzo = Pho − Phz',
+    { Pho: pho, Phz: phz },
+    output.zoneOutdoorPressurePa,
+    'Pa',
+  );
+  if (output.leakageRatio === null) return [between];
+  const [ho, hz, zo] = [Math.abs(pho), Math.abs(phz), Math.abs(output.zoneOutdoorPressurePa)];
+  const ratio = step(
+    'Leak house–zone over zone–outdoors',
+    'ratio = (Pzo / Phz)^n',
+    { Pzo: zo, Phz: hz, n },
+    output.leakageRatio,
+  );
+  const { paths } = output;
+  const { closedFlowM3h: q1, openFlowM3h: q2 } = input;
+  if (paths === null || q1 === undefined || q2 === undefined) return [between, ratio];
+  return [
+    between,
+    ratio,
+    step(
+      'Coefficient zone–outdoors',
+      'Czo = (Q2 − Q1) / (Pho^n − Pzo^n)',
+      { Q2: q2, Q1: q1, Pho: ho, Pzo: zo, n },
+      paths.zoneOutdoorCoefficientM3hPaN,
+      'm³/(h·Paⁿ)',
+    ),
+    step(
+      'Leakage through the zone',
+      'q = Czo·Pzo^n',
+      { Czo: paths.zoneOutdoorCoefficientM3hPaN, Pzo: zo, n },
+      paths.throughZoneM3h,
+      'm³/h',
+    ),
+    step(
+      'Its equivalent leakage area at 10 Pa, zone to outdoors',
+      'EqLA = Czo·10^n / 3600·√(ρ0 / (2·10)) / 0.611',
+      { Czo: paths.zoneOutdoorCoefficientM3hPaN, n, ρ0: RHO0 },
+      paths.zoneOutdoorEqLA10M2,
+      'm²',
+    ),
+  ];
+}

@@ -1,0 +1,64 @@
+/** One step of a computation, written so that it can be done again by hand. */
+export interface Step {
+  /** What is found, in plain words. */
+  readonly what: string;
+  /**
+   * `symbol = expression` with + − · / ^, brackets, √( ) exp( ) ln( ) min( ) max( ) and symbols; null where the result comes
+   * from a procedure (a simulation, a search, a walk round the house) that `what` names.
+   */
+  readonly formula: string | null;
+  /** Numbers for the symbols, in SI. */
+  readonly values: Readonly<Record<string, number>>;
+  readonly result: number;
+  /** Unit of the result. */
+  readonly unit: string;
+}
+
+/** A step by a formula. */
+export function step(
+  what: string,
+  formula: string,
+  values: Readonly<Record<string, number>>,
+  result: number,
+  unit = '',
+): Step {
+  return { what, formula, values, result, unit };
+}
+
+/** A step by a procedure that no formula says. */
+export function found(what: string, result: number, unit = ''): Step {
+  return { what, formula: null, values: {}, result, unit };
+}
+
+const SYMBOL = /\p{L}[\p{L}\p{N}_′″]*/gu;
+export const FUNCTIONS: readonly string[] = ['exp', 'ln', 'min', 'max', 'ceil'];
+
+/**
+ * The right-hand side of a step's formula with its numbers put in.
+ * @example withNumbers(step('Area', 'A = b·h', { b: 2, h: 3 }, 6), String) // '2·3'
+ */
+export function withNumbers({ formula, values }: Step, format: (value: number) => string): string | null {
+  if (formula === null) return null;
+  const right = formula.slice(formula.indexOf('=') + 1).trim();
+  return right.replace(SYMBOL, (symbol, at: number) => {
+    const value = values[symbol];
+    if (value === undefined || FUNCTIONS.includes(symbol)) return symbol;
+    // A negative number that is raised, or follows a sign, keeps its brackets.
+    const alone = at === 0 && right.length === symbol.length;
+    return value < 0 && !alone ? `(${format(value)})` : format(value);
+  });
+}
+
+/**
+ * A sum written out: its formula's right-hand side and its numbers.
+ * @example sumOf('R', [1, 2]) // { terms: 'R1 + R2', values: { R1: 1, R2: 2 } }
+ */
+export function sumOf(
+  symbol: string,
+  numbers: readonly number[],
+): { readonly terms: string; readonly values: Record<string, number> } {
+  return {
+    terms: numbers.map((_, i) => `${symbol}${i + 1}`).join(' + '),
+    values: Object.fromEntries(numbers.map((value, i) => [`${symbol}${i + 1}`, value])),
+  };
+}

@@ -1,0 +1,63 @@
+import { readdirSync, readFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { examples } from '../examples';
+import { compute, operationNames, operations, type OperationName } from '../operations';
+import { checked, type InputSchema } from '../schema';
+import { stepsOf } from './explanations';
+import { step, withNumbers, type Step } from './step';
+
+/** The result of a step's formula, worked out from its text and its numbers alone. */
+function workedOut({ formula, values }: Step): number {
+  const right = formula!.slice(formula!.indexOf('=') + 1);
+  const source = right
+    .replace(/\p{L}[\p{L}\p{N}_′″]*/gu, (word) =>
+      word === 'ln'
+        ? 'Math.log'
+        : ['exp', 'min', 'max', 'ceil'].includes(word)
+          ? `Math.${word}`
+          : `(${values[word]})`,
+    )
+    .replaceAll('·', '*')
+    .replaceAll('−', '-')
+    .replaceAll('√', 'Math.sqrt')
+    .replaceAll('^', '**');
+  return new Function(`return ${source}`)() as number;
+}
+
+function stepsFor(name: OperationName, input: unknown): readonly Step[] {
+  const accepted = checked(operations[name].schema as InputSchema<never>, input);
+  return stepsOf(name, accepted, compute(name, input) as never);
+}
+
+const folder = join(__dirname, '../../vectors');
+const vectors: readonly { readonly name: OperationName; readonly input: unknown }[] = readdirSync(
+  folder,
+).flatMap((file) => {
+  const { operation, cases } = JSON.parse(readFileSync(join(folder, file), 'utf8'));
+  return cases
+    .filter(({ expected }: { expected: object }) => !('error' in expected))
+    .map(({ input }: { input: unknown }) => ({ name: operation, input }));
+});
+const inputs = [...operationNames.map((name) => ({ name, input: examples[name] as unknown })), ...vectors];
+
+test.each(operationNames)('every step of %s gives its result when it is done again by hand', (name) => {
+  for (const { input } of inputs.filter((each) => each.name === name)) {
+    const steps = stepsFor(name, input);
+    expect(steps.some(({ formula }) => formula !== null)).toBe(true);
+    for (const each of steps) {
+      expect(Number.isFinite(each.result)).toBe(true);
+      if (each.formula === null) continue;
+      const result = workedOut(each);
+      expect(`${each.what}: ${each.formula}`).toBe(
+        Math.abs(result - each.result) <= 1e-9 * Math.max(1, Math.abs(each.result))
+          ? `${each.what}: ${each.formula}`
+          : `${withNumbers(each, String)} = ${result}, not ${each.result}`,
+      );
+    }
+  }
+});
+
+test('numbers are put in for symbols, those below zero in brackets', () => {
+  const drop = step('Drop', 'Δ = θi − θe·ln(θi)', { θi: 20, θe: -5 }, 0);
+  expect(withNumbers(drop, String)).toBe('20 − (-5)·ln(20)');
+});

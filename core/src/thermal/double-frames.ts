@@ -1,0 +1,63 @@
+import type { Operation } from '../operation';
+import { Refusal } from '../refusal';
+import { fields, list, option } from '../schema';
+import { assembly, type Assembly, type AssemblyMethod } from './assembly';
+import { filmMembers, type FilmChoice } from './films';
+import { layerInput, type LayerInput } from './layer';
+
+export interface DoubleFramesInput extends FilmChoice {
+  /** Inside → outside, two of them framed or more. */
+  readonly layers: readonly LayerInput[];
+  readonly method: AssemblyMethod;
+}
+
+export interface FramesSideBySide {
+  readonly uValue: number;
+  readonly effectiveRsi: number;
+}
+
+export interface DoubleFrames {
+  /** Studs one behind the other. */
+  readonly aligned: FramesSideBySide;
+  /** Studs that never stand behind each other. */
+  readonly offset: FramesSideBySide;
+  /** Effective R that offset studs gain. */
+  readonly gainedRsi: number;
+  /** The same as a share of the aligned one. */
+  readonly gainedShare: number;
+  readonly findings: Assembly['findings'];
+}
+
+/**
+ * What it is worth to offset the studs of a double frame: effective R (m²·K/W) with studs aligned and offset, side by
+ * side. ISO 6946, 6.7.2.
+ * @throws {Refusal} `too-little-framing`, `framing-fraction-sum`, and as {@link assembly}
+ */
+export function doubleFrames({ layers, ...rest }: DoubleFramesInput): DoubleFrames {
+  const framed = layers.filter(({ framingFraction = 0 }) => framingFraction > 0).length;
+  if (framed < 2) {
+    throw new Refusal('too-little-framing', 'layers', 'A double frame has two framed layers or more.', {
+      value: framed,
+      bound: 2,
+    });
+  }
+  const aligned = assembly({ ...rest, layers, frameAlignment: 'aligned' });
+  const offset = assembly({ ...rest, layers, frameAlignment: 'offset' });
+  const gainedRsi = offset.effectiveRsi - aligned.effectiveRsi;
+  return {
+    aligned: { uValue: aligned.uValue, effectiveRsi: aligned.effectiveRsi },
+    offset: { uValue: offset.uValue, effectiveRsi: offset.effectiveRsi },
+    gainedRsi,
+    gainedShare: gainedRsi / aligned.effectiveRsi,
+    findings: [...aligned.findings, ...offset.findings],
+  };
+}
+
+export const doubleFramesOperation: Operation<DoubleFramesInput, DoubleFrames> = {
+  schema: fields<DoubleFramesInput>({
+    layers: list(layerInput, 2),
+    ...filmMembers,
+    method: option('parallelPath', 'isothermalPlanes', 'iso6946'),
+  }),
+  run: doubleFrames,
+};

@@ -1,0 +1,206 @@
+import { exceeds, type Finding } from '../finding';
+import { isAsGoodAs, type GradeOfWork } from '../insulation/grade';
+import type { Operation } from '../operation';
+import { Refusal } from '../refusal';
+import { fields, list, nonNegative, option, optional, positive, text } from '../schema';
+
+export type EnvelopeKind = 'wall' | 'rim' | 'floor' | 'ceiling' | 'roof' | 'opening';
+
+/** An area as it was planned and as it was built. */
+export interface JudgedArea {
+  readonly id: string;
+  readonly kind: EnvelopeKind;
+  readonly areaM2: number;
+  readonly plannedUValue: number;
+  /** With the grade of the work; left out before it is graded. */
+  readonly asBuiltUValue?: number;
+  readonly grade?: GradeOfWork;
+}
+
+/** What a kind of area must reach: a least R or a greatest U. */
+export interface KindRequirement {
+  readonly kind: EnvelopeKind;
+  readonly leastRsi?: number;
+  readonly greatestUValue?: number;
+}
+
+export interface ThermalRequirementsInput {
+  readonly areas: readonly JudgedArea[];
+  readonly requirements?: readonly KindRequirement[];
+  /** Greatest UA of the house. */
+  readonly greatestTransmissionWK?: number;
+  /** Linear thermal bridges, already summed. */
+  readonly junctionsWK?: number;
+  /** Grade that every area must reach. */
+  readonly leastGrade?: 'I' | 'II' | 'III';
+}
+
+/** `open`: cannot be said yet, because something was not graded. */
+export type Judgement = 'meets' | 'fails' | 'open' | 'not-asked';
+
+export interface AreaJudgement {
+  readonly id: string;
+  readonly greatestUValue: number | null;
+  readonly planned: Judgement;
+  readonly asBuilt: Judgement;
+  readonly grade: Judgement;
+}
+
+export interface ThermalRequirements {
+  readonly areas: readonly AreaJudgement[];
+  readonly house: {
+    readonly plannedWK: number;
+    /** Null until every area is graded. */
+    readonly asBuiltWK: number | null;
+    readonly planned: Judgement;
+    readonly asBuilt: Judgement;
+  };
+  readonly findings: readonly Finding<
+    | 'planned-below-requirement'
+    | 'as-built-below-requirement'
+    | 'grade-below-requirement'
+    | 'house-over-limit'
+  >[];
+}
+
+function greatestU({ leastRsi, greatestUValue }: KindRequirement, field: string): number {
+  if (leastRsi !== undefined) {
+    if (greatestUValue === undefined) return 1 / leastRsi;
+    throw new Refusal('conflict', `${field}.leastRsi`, 'Give a least R or a greatest U, not both.');
+  }
+  if (greatestUValue !== undefined) return greatestUValue;
+  throw new Refusal('required', `${field}.leastRsi`, 'Give a least R or a greatest U.');
+}
+
+function limitsByKind(requirements: readonly KindRequirement[]): ReadonlyMap<EnvelopeKind, number> {
+  const limits = new Map<EnvelopeKind, number>();
+  requirements.forEach((requirement, i) => {
+    const field = `requirements[${i}]`;
+    if (limits.has(requirement.kind)) {
+      throw new Refusal('duplicate-id', `${field}.kind`, 'This kind of area has a requirement already.', {
+        value: requirement.kind,
+      });
+    }
+    limits.set(requirement.kind, greatestU(requirement, field));
+  });
+  return limits;
+}
+
+function judge(value: number | undefined, greatest: number | undefined): Judgement {
+  if (greatest === undefined) return 'not-asked';
+  if (value === undefined) return 'open';
+  return exceeds(value, greatest) ? 'fails' : 'meets';
+}
+
+function judgeGrade(grade: GradeOfWork | undefined, least: 'I' | 'II' | 'III' | undefined): Judgement {
+  if (least === undefined) return 'not-asked';
+  if (grade === undefined) return 'open';
+  return isAsGoodAs(grade, least) ? 'meets' : 'fails';
+}
+
+const MESSAGES = {
+  'planned-below-requirement': 'As planned, this area does not reach what is asked of it.',
+  'as-built-below-requirement': 'As the work was done, this area does not reach what is asked of it.',
+  'grade-below-requirement': 'The work in this area is graded worse than asked.',
+} as const;
+
+function areaFindings(
+  judged: AreaJudgement,
+  input: JudgedArea,
+  area: number,
+): ThermalRequirements['findings'] {
+  const limit = judged.greatestUValue ?? undefined;
+  const finding = (rule: keyof typeof MESSAGES, value?: number): ThermalRequirements['findings'][number] => ({
+    rule,
+    severity: 'fail',
+    message: MESSAGES[rule],
+    ...(value === undefined ? {} : { value, limit }),
+    area,
+  });
+  return [
+    ...(judged.planned === 'fails' ? [finding('planned-below-requirement', input.plannedUValue)] : []),
+    ...(judged.asBuilt === 'fails' ? [finding('as-built-below-requirement', input.asBuiltUValue)] : []),
+    ...(judged.grade === 'fails' ? [finding('grade-below-requirement')] : []),
+  ];
+}
+
+/**
+ * A house held against its thermal requirements, as planned and as built: least R or greatest U by kind of area, a
+ * greatest UA (W/K) for the house, a grade for every area. Limits are the project's own; local code decides them.
+ * @throws {Refusal} `required`, `conflict`, `duplicate-id`
+ */
+export function thermalRequirements(input: ThermalRequirementsInput): ThermalRequirements {
+  const { areas, requirements = [], greatestTransmissionWK, junctionsWK = 0, leastGrade } = input;
+  const limits = limitsByKind(requirements);
+  const judged = areas.map(({ id, kind, plannedUValue, asBuiltUValue, grade }): AreaJudgement => {
+    const greatest = limits.get(kind);
+    return {
+      id,
+      greatestUValue: greatest ?? null,
+      planned: judge(plannedUValue, greatest),
+      asBuilt: judge(asBuiltUValue, greatest),
+      grade: judgeGrade(grade, leastGrade),
+    };
+  });
+  const plannedWK = areas.reduce(
+    (sum, { areaM2, plannedUValue }) => sum + areaM2 * plannedUValue,
+    junctionsWK,
+  );
+  const asBuiltWK = areas.reduce<number | null>(
+    (sum, { areaM2, asBuiltUValue }) =>
+      sum === null || asBuiltUValue === undefined ? null : sum + areaM2 * asBuiltUValue,
+    junctionsWK,
+  );
+  const house = {
+    plannedWK,
+    asBuiltWK,
+    planned: judge(plannedWK, greatestTransmissionWK),
+    asBuilt: judge(asBuiltWK ?? undefined, greatestTransmissionWK),
+  };
+  const areaResults = areas.flatMap((area, i) => {
+    const result = judged[i];
+    return result === undefined ? [] : areaFindings(result, area, i);
+  });
+  const houseResults: ThermalRequirements['findings'] =
+    house.planned === 'fails' || house.asBuilt === 'fails'
+      ? [
+          {
+            rule: 'house-over-limit',
+            severity: 'fail',
+            message: 'The house loses more heat than its limit allows.',
+            value: house.asBuilt === 'fails' ? (asBuiltWK ?? plannedWK) : plannedWK,
+            limit: greatestTransmissionWK,
+          },
+        ]
+      : [];
+  return { areas: judged, house, findings: [...areaResults, ...houseResults] };
+}
+
+export const thermalRequirementsOperation: Operation<ThermalRequirementsInput, ThermalRequirements> = {
+  schema: fields<ThermalRequirementsInput>({
+    areas: list(
+      fields<JudgedArea>({
+        id: text(),
+        kind: option('wall', 'rim', 'floor', 'ceiling', 'roof', 'opening'),
+        areaM2: positive(),
+        plannedUValue: nonNegative(),
+        asBuiltUValue: optional(nonNegative()),
+        grade: optional(option('I', 'II', 'III', 'none')),
+      }),
+      1,
+    ),
+    requirements: optional(
+      list(
+        fields<KindRequirement>({
+          kind: option('wall', 'rim', 'floor', 'ceiling', 'roof', 'opening'),
+          leastRsi: optional(positive()),
+          greatestUValue: optional(positive()),
+        }),
+      ),
+    ),
+    greatestTransmissionWK: optional(positive()),
+    junctionsWK: optional(nonNegative()),
+    leastGrade: optional(option('I', 'II', 'III')),
+  }),
+  run: thermalRequirements,
+};

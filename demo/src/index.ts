@@ -1,0 +1,2 @@
+export { seedBatches, type SeedBatch } from './changes';
+export { demoHouses, type DemoHouse } from './scenario';

@@ -1,0 +1,107 @@
+import { allSent, appIsKept, createHouse, enter, expect, onOtherDevice, openPart, test } from './running-app';
+
+const sizes = { volume: '400', envelope: '430', floor: '150', height: '5.5', limit: '1' } as const;
+
+test('a form says what is missing and what is wrong, field by field', async ({ page, app }) => {
+  await page.goto(`${app.url}/houses/new`);
+  await page.getByRole('button', { name: 'Create house' }).click();
+  await expect(page.getByText('8 fields still need you.')).toBeVisible();
+  await expect(page.getByText('Give the house a name.')).toBeVisible();
+  await enter(page, 'Volume', '0');
+  await expect(page.getByText('Must be above 0 m³.')).toBeVisible();
+  await enter(page, 'Volume', 'big');
+  await expect(page.getByText('Not a number: write it like 12.5 or 12,5.')).toBeVisible();
+  await enter(page, 'Volume', '1,200');
+  await expect(page.getByText('Could be 1200 or 1.200: write it without the comma.')).toBeVisible();
+  await enter(page, 'Bedrooms', '2.5');
+  await expect(page.getByText('This must be a whole number.')).toBeVisible();
+  await expect(page.getByLabel('Volume', { exact: true })).toHaveValue('1,200');
+});
+
+test('readings of the wrong sign are found on their line, and turned', async ({ page, app }) => {
+  await createHouse(page, app, { name: `Sign ${test.info().project.name}`, ...sizes });
+  await page.getByRole('link', { name: 'Door test', exact: true }).click();
+  await page.getByRole('button', { name: 'New door test' }).click();
+  await enter(page, 'Temperature indoors', '20');
+  await enter(page, 'Temperature outdoors', '8');
+  await openPart(page, 'Readings');
+  await enter(page, 'Baseline before 1', '-1');
+  await enter(page, 'Baseline after 1', '-1');
+  for (const [i, pressure] of [20, 35, 50].entries()) {
+    await enter(page, `House pressure, reading ${i + 1}`, String(pressure));
+    await enter(page, `Flow, reading ${i + 1}`, String(20 * pressure ** 0.65));
+  }
+  await expect(
+    page.getByText('While depressurising, the house pressure less its baseline must be below zero.').first(),
+  ).toBeVisible();
+  await page.getByRole('button', { name: 'Turn the sign of all readings' }).click();
+  await expect(page.getByTestId('target-figure')).toBeVisible();
+  await enter(page, 'Flow, reading 2', '0');
+  await expect(page.getByText('Must be above 0 m³/h.')).toBeVisible();
+  await openPart(page, 'Result');
+  await expect(page.getByText('A valid run has five readings or more.')).toBeVisible();
+});
+
+test('with the server gone entries wait and are sent when it is back', async ({ page, app }) => {
+  const name = `Gone ${test.info().project.name}`;
+  await createHouse(page, app, { name, ...sizes });
+  await page.getByRole('button', { name: 'Add an area' }).click();
+  await allSent(page);
+  await appIsKept(page);
+  await app.stop();
+  await page.getByLabel('Name', { exact: true }).fill('West wall');
+  const unsent = page.getByRole('button', { name: /unsent/ });
+  await expect(unsent).toContainText('retry');
+  await unsent.click();
+  await expect(unsent).toContainText('trying');
+  await app.start();
+  await allSent(page);
+  await page.reload();
+  await expect(page.getByText('West wall').first()).toBeVisible();
+});
+
+test('two devices on one field: both are told, and one decides', async ({ page, app, browser }) => {
+  const name = `Two ${test.info().project.name}`;
+  await createHouse(page, app, { name, ...sizes });
+  await page.getByRole('button', { name: 'Change' }).click();
+  await allSent(page);
+  const other = await onOtherDevice(browser, page);
+  await other.goto(app.url);
+  await other.getByLabel(/^Your name/).fill('Ada Wren');
+  await other.getByRole('button', { name: 'Keep it on this device' }).click();
+  await expect(other.getByLabel(/^Your name/)).toHaveCount(0);
+  await other.goto(page.url());
+  await page.context().setOffline(true);
+  await other.getByLabel('Place', { exact: true }).fill('Northby');
+  await allSent(other);
+  await page.getByLabel('Place', { exact: true }).fill('Southby');
+  await page.getByLabel('Builder', { exact: true }).fill('Osk Joinery');
+  await page.context().setOffline(false);
+  await expect(page.getByText(/was changed on another device meanwhile/)).toBeVisible();
+  await expect(page.getByText(/Place: yours “Southby”, theirs “Northby” \(Ada Wren/)).toBeVisible();
+  await page.getByRole('button', { name: 'Keep mine' }).click();
+  await allSent(page);
+  await other.reload();
+  await expect(other.getByLabel('Place', { exact: true })).toHaveValue('Southby');
+
+  await page.context().setOffline(true);
+  await other.getByLabel('Place', { exact: true }).fill('Westby');
+  await allSent(other);
+  await page.getByLabel('Place', { exact: true }).fill('Eastby');
+  await page.getByLabel('Builder', { exact: true }).fill('Low Sedge Joiners');
+  await page.context().setOffline(false);
+  await page.getByRole('button', { name: 'Take theirs' }).click();
+  await allSent(page);
+  for (const each of [page, other]) {
+    await expect(each.getByLabel('Place', { exact: true })).toHaveValue('Westby');
+    await expect(each.getByLabel('Builder', { exact: true })).toHaveValue('Low Sedge Joiners');
+  }
+  await other.close();
+});
+
+test('an address that leads nowhere says so', async ({ page, app }) => {
+  await page.goto(`${app.url}/nowhere/at/all`);
+  await expect(page.getByRole('heading', { name: 'Nothing is at this address' })).toBeVisible();
+  await page.goto(`${app.url}/houses/01890000-0000-7000-8000-000000000000`);
+  await expect(page.getByText('This could not be loaded')).toBeVisible();
+});

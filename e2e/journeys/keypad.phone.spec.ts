@@ -1,0 +1,55 @@
+import { allSent, createHouse, expect, openPart, test } from './running-app';
+import type { Page } from '@playwright/test';
+
+const key = (page: Page, name: string) => page.getByRole('button', { name, exact: true }).tap();
+
+async function press(page: Page, keys: string): Promise<void> {
+  for (const each of keys)
+    await key(page, each === '.' ? 'Decimal mark' : each === '-' ? 'Change sign' : each);
+}
+
+test('a run of readings by thumb alone: digits, sign, next, and nothing jumps away', async ({
+  page,
+  app,
+}) => {
+  const sizes = { volume: '400', envelope: '430', floor: '150', height: '5.5', limit: '1.5' };
+  await createHouse(page, app, { name: 'Thumb', ...sizes });
+  await page.getByRole('link', { name: 'Door test', exact: true }).tap();
+  await page.getByRole('button', { name: 'New door test' }).tap();
+  await page.getByLabel('Temperature indoors', { exact: true }).tap();
+  await press(page, '20.5');
+  await key(page, 'Next field');
+  await press(page, '4-');
+  await expect(page.getByLabel('Temperature outdoors', { exact: true })).toHaveValue('\u22124');
+  await openPart(page, 'Readings');
+  await page.getByLabel('Baseline before 1', { exact: true }).tap();
+  await press(page, '1.2-');
+  await key(page, 'Done');
+
+  await page.getByLabel('House pressure, reading 1', { exact: true }).tap();
+  for (const [pressure, flow] of [
+    ['15', '180'],
+    ['25', '250'],
+    ['40', '345'],
+    ['55', '420'],
+  ]) {
+    await press(page, `${pressure}-`);
+    await key(page, 'Next field');
+    await press(page, flow ?? '');
+    await key(page, 'Next field');
+  }
+  await expect(page.getByLabel('House pressure, reading 5', { exact: true })).toBeFocused();
+  await press(page, '99');
+  await key(page, 'Erase');
+  await key(page, 'Erase');
+  await key(page, 'Done');
+  await expect(page.getByRole('button', { name: 'Next field' })).toHaveCount(0);
+  await page.getByLabel('Baseline after 1', { exact: true }).tap();
+  await press(page, '1-');
+  await key(page, 'Done');
+  await expect(page.getByTestId('target-figure')).toHaveText(/^\d\.\d\d$/);
+  await allSent(page);
+  await page.reload();
+  await openPart(page, 'Readings');
+  await expect(page.getByLabel('House pressure, reading 4', { exact: true })).toHaveValue('\u221255');
+});

@@ -1,0 +1,52 @@
+import { seedBatches } from '@calvet/demo';
+import { allSent, expect, seedDemo, test } from './running-app';
+
+test.beforeEach(({ app, request }) => seedDemo(app, request));
+
+test('the list beside a house is right from the first moment, and follows', async ({ page, app }) => {
+  const tamsel = seedBatches.find(({ changes }) =>
+    changes.some(({ body }) => 'name' in body && body.name === 'Tamsel Row 3'),
+  );
+  await page.goto(`${app.url}/houses/${tamsel?.houseId ?? ''}/edit`);
+  const row = page.getByRole('link', { name: /^Tamsel Row 3/ });
+  await expect(row.getByText('Fails')).toBeVisible();
+  await expect(page.getByRole('link', { name: /^Nettle Cabin/ }).getByText('Pass')).toBeVisible();
+  await page.getByLabel('Limit', { exact: true }).fill('4.5');
+  await expect(row.getByText('Pass')).toBeVisible();
+  await allSent(page);
+  await expect(row.getByText('Pass')).toBeVisible();
+  await page.getByLabel('Limit', { exact: true }).fill('2');
+  await allSent(page);
+});
+
+test('the table of houses sorts by what is over its limit', async ({ page, app }) => {
+  await page.goto(app.url);
+  const names = () =>
+    page
+      .getByRole('table', { name: 'Houses' })
+      .getByRole('row')
+      .evaluateAll((rows) => rows.slice(1).map((row) => row.getAttribute('aria-label')));
+  await expect.poll(async () => (await names()).length).toBeGreaterThanOrEqual(4);
+  const header = page.getByRole('button', { name: 'Sort by Figure · limit' });
+  await header.click();
+  await header.click();
+  await expect.poll(async () => (await names())[0]).toBe('Tamsel Row 3');
+  await expect(page.getByRole('columnheader', { name: 'Sort by Figure · limit' })).toHaveAttribute(
+    'aria-sort',
+    'descending',
+  );
+});
+
+test('readings by keyboard: enter goes on, arrows stay in the column', async ({ page, app }) => {
+  const nettle = seedBatches.find(({ changes }) =>
+    changes.some(({ body }) => 'name' in body && body.name === 'Pallow House'),
+  );
+  const testId = nettle?.changes.find(({ kind }) => kind === 'airtightnessTest')?.id ?? '';
+  await page.goto(`${app.url}/houses/${nettle?.houseId ?? ''}/tests/${testId}`);
+  await page.getByLabel('House pressure, reading 1', { exact: true }).focus();
+  await page.keyboard.press('Enter');
+  await expect(page.getByLabel('Flow, reading 1', { exact: true })).toBeFocused();
+  await page.keyboard.press('ArrowDown');
+  await expect(page.getByLabel('Flow, reading 2', { exact: true })).toBeFocused();
+  await expect(page.getByRole('group', { name: 'Number keys' })).toHaveCount(0);
+});

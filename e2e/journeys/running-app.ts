@@ -1,0 +1,188 @@
+import { spawn, type ChildProcess } from 'node:child_process';
+import { join } from 'node:path';
+import { setTimeout as pause } from 'node:timers/promises';
+import { apiPaths } from '@calvet/contract';
+import { seedBatches } from '@calvet/demo';
+import { test as base, expect, type APIRequestContext, type Browser, type Page } from '@playwright/test';
+import { createConnection } from 'mysql2/promise';
+
+/** The app over a database of its own. It can be stopped and started again with its data kept. */
+export interface RunningApp {
+  readonly url: string;
+  readonly stop: () => Promise<void>;
+  readonly start: () => Promise<void>;
+}
+
+const {
+  CALVET_WEB_FOLDER: webFolder,
+  CALVET_TEST_DATABASE_URL: adminUrl,
+  CALVET_JOURNEYS_PORT: firstPort,
+} = process.env;
+
+function given(value: string | undefined): string {
+  if (value === undefined)
+    throw new Error('Run the journeys through "npm test", which builds and starts all they need.');
+  return value;
+}
+
+const server = join(import.meta.dirname, '..', '..', 'server');
+
+async function isReady(url: string): Promise<boolean> {
+  try {
+    return (await fetch(`${url}/api/v1/ready`)).ok;
+  } catch {
+    return false;
+  }
+}
+
+async function startProcess(port: number, databaseUrl: string): Promise<ChildProcess> {
+  const child = spawn(process.execPath, ['--import', 'tsx', 'src/index.ts'], {
+    cwd: server,
+    stdio: ['ignore', 'ignore', 'inherit', 'ipc'],
+    env: {
+      ...process.env,
+      CALVET_PORT: String(port),
+      CALVET_DATABASE_URL: databaseUrl,
+      CALVET_WEB_FOLDER: given(webFolder),
+      CALVET_LOG_LEVEL: 'fatal',
+    },
+  });
+  const url = `http://127.0.0.1:${port}`;
+  for (let i = 0; i < 300 && !(await isReady(url)); i++) {
+    if (child.exitCode !== null) throw new Error('The server ended at once.');
+    await pause(100);
+  }
+  return child;
+}
+
+async function stopProcess(child: ChildProcess): Promise<void> {
+  if (child.exitCode !== null) return;
+  const ended = new Promise((resolve) => child.once('exit', resolve));
+  child.kill('SIGTERM');
+  await ended;
+}
+
+interface WorkerFixtures {
+  readonly app: RunningApp;
+}
+
+interface TestFixtures {
+  /** Fails the journey where the page logs an error of its own. */
+  readonly quietConsole: void;
+}
+
+/** What a browser says by itself when the server is away, or answers with a refusal that the journey asked for. */
+const EXPECTED = /Failed to load resource/;
+
+export const test = base.extend<TestFixtures, WorkerFixtures>({
+  app: [
+    async ({}, use, { parallelIndex, project }) => {
+      const name = `calvet_journeys_${project.name}_${parallelIndex}_${process.pid}`;
+      const admin = await createConnection(given(adminUrl));
+      await admin.query(`create database ${name}`);
+      const databaseUrl = given(adminUrl).replace(/\/[^/]*$/, `/${name}`);
+      const port = Number(given(firstPort)) + parallelIndex;
+      let child = await startProcess(port, databaseUrl);
+      await use({
+        url: `http://127.0.0.1:${port}`,
+        stop: () => stopProcess(child),
+        start: async () => {
+          child = await startProcess(port, databaseUrl);
+        },
+      });
+      await stopProcess(child);
+      await admin.query(`drop database ${name}`);
+      await admin.end();
+    },
+    { scope: 'worker' },
+  ],
+  quietConsole: [
+    async ({ page }, use) => {
+      const errors: string[] = [];
+      page.on('pageerror', (error) => errors.push(String(error)));
+      page.on('console', (message) => {
+        if (message.type() === 'error' && !EXPECTED.test(message.text())) errors.push(message.text());
+      });
+      await use();
+      expect(errors).toEqual([]);
+    },
+    { auto: true },
+  ],
+});
+
+export { expect };
+
+/** Brings the demo's houses in, as a device would send them; again is harmless. */
+export async function seedDemo(app: RunningApp, request: APIRequestContext): Promise<void> {
+  for (const { houseId, changes } of seedBatches) {
+    const response = await request.post(app.url + apiPaths.changes(houseId), { data: { changes } });
+    expect(response.status()).toBe(200);
+  }
+}
+
+/** A page on another device of the same size. */
+export async function onOtherDevice(browser: Browser, page: Page): Promise<Page> {
+  return (await browser.newContext({ viewport: page.viewportSize() })).newPage();
+}
+
+/** Waits until the app itself is kept on the device. */
+export async function appIsKept(page: Page): Promise<void> {
+  await page.evaluate(async () => {
+    await navigator.serviceWorker.ready;
+  });
+}
+
+/** Waits until everything entered has reached the server. */
+export async function allSent(page: Page): Promise<void> {
+  await expect(page.getByRole('button', { name: /to send|unsent|sending/ })).toHaveCount(0, {
+    timeout: 30_000,
+  });
+}
+
+/** Puts the keys away on a phone, so that what they cover can be reached. */
+export async function putKeysAway(page: Page): Promise<void> {
+  const done = page.getByRole('button', { name: 'Done', exact: true });
+  if (await done.isVisible()) await done.click();
+}
+
+/** Opens a part of a test's page; on the desk all parts stand side by side. */
+export async function openPart(page: Page, part: 'Test' | 'Readings' | 'Result'): Promise<void> {
+  if ((page.viewportSize()?.width ?? 0) >= 1000) return;
+  await putKeysAway(page);
+  await page.getByRole('radio', { name: part, exact: true }).click();
+}
+
+/** Types into a field for a figure and leaves it. */
+export async function enter(page: Page, label: string, text: string): Promise<void> {
+  const field = page.getByLabel(label, { exact: true });
+  await field.fill(text);
+  await field.press('Enter');
+}
+
+export interface HouseEntry {
+  readonly name: string;
+  readonly volume: string;
+  readonly envelope: string;
+  readonly floor: string;
+  readonly height: string;
+  readonly limit: string;
+}
+
+/** Creates a house through the form. */
+export async function createHouse(page: Page, app: RunningApp, house: HouseEntry): Promise<void> {
+  await page.goto(app.url);
+  await page.getByRole('button', { name: 'Add a house' }).click();
+  await page.getByLabel('Name', { exact: true }).fill(house.name);
+  await page.getByLabel('Place', { exact: true }).fill('Sedgeholm');
+  await enter(page, 'Volume', house.volume);
+  await enter(page, 'Envelope area', house.envelope);
+  await enter(page, 'Floor area', house.floor);
+  await enter(page, 'Height', house.height);
+  await enter(page, 'Storeys', '2');
+  await enter(page, 'Bedrooms', '3');
+  await enter(page, 'Limit', house.limit);
+  await page.getByRole('button', { name: 'Create house' }).click();
+  await expect(
+    page.getByRole('heading', { level: 1, name: 'Start with the areas of the envelope' }),
+  ).toBeVisible();
+}

@@ -1,0 +1,98 @@
+import { mkdirSync, rmSync } from 'node:fs';
+import { join } from 'node:path';
+import { seedBatches } from '@calvet/demo';
+import { chromium, type Page } from '@playwright/test';
+import { chromiumLaunch } from './chromium';
+
+const [url] = process.argv.slice(2);
+if (url === undefined) throw new Error('Give the address of a server with the demo on it.');
+
+const folder = join(import.meta.dirname, '..', 'docs', 'screenshots');
+const [, tamsel, , nettle] = seedBatches;
+const [wrenfold] = seedBatches;
+if (wrenfold === undefined || tamsel === undefined || nettle === undefined)
+  throw new Error('The demo is not whole.');
+
+type Seed = typeof wrenfold;
+const houseUrl = ({ houseId }: Seed) => `${url}/houses/${houseId}`;
+const idOf = ({ changes }: Seed, kind: string, at = 0) =>
+  changes.filter((change) => change.kind === kind)[at]?.id ?? '';
+
+interface Shot {
+  readonly name: string;
+  readonly address: string;
+  readonly isWide?: boolean;
+  readonly isDark?: boolean;
+  readonly before?: (page: Page) => Promise<void>;
+}
+
+const showReadings = (page: Page) => page.getByRole('radio', { name: 'Readings', exact: true }).click();
+
+/** Fills in the example and waits until the line that says so is gone. */
+async function fillInExample(page: Page): Promise<void> {
+  await page.getByRole('button', { name: 'Fill in an example' }).click();
+  await page.getByText('An example was filled in.').waitFor({ state: 'hidden' });
+  await page.mouse.move(0, 0);
+}
+
+const shots: readonly Shot[] = [
+  { name: 'houses', address: url },
+  { name: 'plan', address: houseUrl(tamsel) },
+  { name: 'fill', address: `${houseUrl(tamsel)}/fill` },
+  { name: 'area', address: `${houseUrl(tamsel)}/areas/${idOf(tamsel, 'area')}`, isDark: true },
+  { name: 'door-test', address: `${houseUrl(wrenfold)}/tests` },
+  {
+    name: 'test-result',
+    address: `${houseUrl(tamsel)}/tests/${idOf(tamsel, 'airtightnessTest')}`,
+    isDark: true,
+  },
+  {
+    name: 'test-readings',
+    address: `${houseUrl(tamsel)}/tests/${idOf(tamsel, 'airtightnessTest')}`,
+    before: async (page) => {
+      await showReadings(page);
+      await page.getByLabel('House pressure, reading 6', { exact: true }).click();
+    },
+  },
+  { name: 'new-house', address: `${url}/houses/new` },
+  { name: 'bench', address: `${url}/bench` },
+  { name: 'bench-bags', address: `${url}/bench/insulation-bags`, before: fillInExample },
+  {
+    name: 'desk-bench',
+    address: `${url}/bench/path-to-target-evaluate`,
+    isWide: true,
+    before: async (page) => {
+      await fillInExample(page);
+      await page.getByTestId('answer').waitFor();
+    },
+  },
+  { name: 'desk-houses', address: url, isWide: true },
+  { name: 'desk-fill', address: `${houseUrl(tamsel)}/fill`, isWide: true },
+  {
+    name: 'desk-test',
+    address: `${houseUrl(tamsel)}/tests/${idOf(tamsel, 'airtightnessTest')}`,
+    isWide: true,
+  },
+];
+
+rmSync(folder, { recursive: true, force: true });
+mkdirSync(folder, { recursive: true });
+const browser = await chromium.launch(chromiumLaunch);
+for (const { name, address, isWide = false, isDark = false, before } of shots) {
+  const context = await browser.newContext({
+    viewport: isWide ? { width: 1280, height: 800 } : { width: 390, height: 844 },
+    isMobile: !isWide,
+    hasTouch: !isWide,
+    colorScheme: isDark ? 'dark' : 'light',
+    locale: 'en-GB',
+  });
+  const page = await context.newPage();
+  await page.goto(address);
+  await page.waitForTimeout(1500);
+  await page.evaluate(() => document.fonts.ready);
+  await before?.(page);
+  await page.waitForTimeout(500);
+  await page.screenshot({ path: join(folder, `${name}.png`) });
+  await context.close();
+}
+await browser.close();

@@ -1,0 +1,147 @@
+import { randomBytes } from 'node:crypto';
+import { createServer, type Server } from 'node:http';
+import type { AddressInfo } from 'node:net';
+import { join } from 'node:path';
+import express from 'express';
+import { createConnection, createPool } from 'mysql2/promise';
+import pino from 'pino';
+import { v7 } from 'uuid';
+import { createApp } from '../src/http/create-app';
+import { ChangeWatch } from '../src/service/change-watch';
+import { computing } from '../src/service/computing';
+import longComputation from '../src/service/long-computation';
+import { openDatabase } from '../src/store/database';
+import { migrateDatabase } from '../src/store/migrate';
+import { allCounters } from '../src/store/records';
+import { areaBody, change, createHouse } from '../test/records';
+
+const REQUESTS = 400;
+const BATCH = 50;
+
+const adminUrl = process.env.CALVET_TEST_DATABASE_URL;
+if (adminUrl === undefined) throw new Error('Run this through "npm run bench".');
+
+async function listen(app: Parameters<typeof createServer>[1]): Promise<{ server: Server; url: string }> {
+  const server = createServer(app);
+  await new Promise<void>((resolve) => server.listen(0, '127.0.0.1', resolve));
+  return { server, url: `http://127.0.0.1:${(server.address() as AddressInfo).port}` };
+}
+
+async function timed(request: () => Promise<Response>): Promise<number> {
+  const start = performance.now();
+  const response = await request();
+  await response.arrayBuffer();
+  if (!response.ok) throw new Error(`It answered ${response.status}.`);
+  return performance.now() - start;
+}
+
+interface Spread {
+  readonly p50: number;
+  readonly p95: number;
+}
+
+/** Times two requests turn by turn, so that whatever disturbs the machine disturbs both. */
+async function inTurns(
+  ours: () => Promise<Response>,
+  bare: () => Promise<Response>,
+): Promise<readonly [Spread, Spread]> {
+  const times: [number[], number[]] = [[], []];
+  for (let i = 0; i < REQUESTS + 50; i++) {
+    const [a, b] = [await timed(ours), await timed(bare)];
+    if (i >= 50) {
+      times[0].push(a);
+      times[1].push(b);
+    }
+  }
+  const spread = (list: number[]): Spread => {
+    const sorted = [...list].sort((a, b) => a - b);
+    const at = (share: number) => sorted[Math.floor(share * sorted.length)] ?? NaN;
+    return { p50: at(0.5), p95: at(0.95) };
+  };
+  return [spread(times[0]), spread(times[1])];
+}
+
+const post = (url: string, body: unknown) =>
+  fetch(url, { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify(body) });
+
+const name = `calvet_bench_${randomBytes(4).toString('hex')}`;
+const admin = await createConnection(adminUrl);
+await admin.query(`create database ${name}`);
+const databaseUrl = adminUrl.replace(/\/[^/]*$/, `/${name}`);
+await migrateDatabase(databaseUrl, join(import.meta.dirname, '../src/store/migrations'));
+
+const database = openDatabase(databaseUrl);
+const calvet = await listen(
+  createApp({
+    db: database.db,
+    log: pino({ level: 'silent' }),
+    compute: computing({ run: async (computation) => longComputation(computation) }),
+    watch: new ChangeWatch(() => allCounters(database.db)),
+  }),
+);
+
+const houseId = v7();
+const changesUrl = `${calvet.url}/api/v1/houses/${houseId}/changes`;
+await post(changesUrl, { changes: [createHouse(houseId), ...Array.from({ length: 100 }, () => change({}))] });
+
+const pool = createPool({ uri: databaseUrl, timezone: 'Z', connectionLimit: 12 });
+await pool.query(
+  'create table bare (id char(36) primary key, name varchar(120), area_m2 double, build_up json)',
+);
+const bareApp = express();
+bareApp.use(express.json());
+bareApp.get('/records', async (_request, response) => {
+  const [rows] = await pool.query('select * from area where house_id = ? order by change_number', [houseId]);
+  response.json(rows);
+});
+bareApp.post('/records', async (request, response) => {
+  const connection = await pool.getConnection();
+  await connection.beginTransaction();
+  const rows = (request.body as { changes: { id: string }[] }).changes.map(({ id }) => [
+    id,
+    areaBody.name,
+    areaBody.areaM2,
+    JSON.stringify(areaBody.buildUp),
+  ]);
+  await connection.query('insert into bare (id, name, area_m2, build_up) values ?', [rows]);
+  await connection.commit();
+  connection.release();
+  response.json({ ok: true });
+});
+const bare = await listen(bareApp);
+
+const ratio = (ours: Spread, theirs: Spread) =>
+  `p50 ${(ours.p50 / theirs.p50).toFixed(2)} ×, p95 ${(ours.p95 / theirs.p95).toFixed(2)} ×` +
+  `  (${ours.p50.toFixed(1)} / ${ours.p95.toFixed(1)} ms against ${theirs.p50.toFixed(1)} / ${theirs.p95.toFixed(1)} ms)`;
+
+const [getOurs, getBare] = await inTurns(
+  () => fetch(changesUrl),
+  () => fetch(`${bare.url}/records`),
+);
+console.log(
+  `GET changes, 101 records, against a bare handler with the same query: ${ratio(getOurs, getBare)}`,
+);
+
+for (const size of [1, BATCH]) {
+  const batch = () => ({ changes: Array.from({ length: size }, () => change({})) });
+  // To another house, so that reading stays as it was.
+  const otherId = v7();
+  const otherUrl = `${calvet.url}/api/v1/houses/${otherId}/changes`;
+  await post(otherUrl, { changes: [createHouse(otherId)] });
+  const [ours, theirs] = await inTurns(
+    () => post(otherUrl, batch()),
+    () => post(`${bare.url}/records`, batch()),
+  );
+  console.log(
+    `POST changes, ${size} at once, against a bare handler with the same inserts: ${ratio(ours, theirs)}`,
+  );
+}
+
+calvet.server.closeAllConnections();
+bare.server.closeAllConnections();
+calvet.server.close();
+bare.server.close();
+await database.close();
+await pool.end();
+await admin.query(`drop database ${name}`);
+await admin.end();

@@ -1,0 +1,162 @@
+import {
+  API,
+  AUTHOR_HEADER,
+  BATCH_MAX,
+  DEVICE_HEADER,
+  type Author,
+  type ChangeOutcome,
+} from '@calvet/contract';
+import express, { Router, type Request } from 'express';
+import Joi from 'joi';
+import { acceptChanges } from '../service/accept-changes';
+import type { ChangeWatch } from '../service/change-watch';
+import type { Compute } from '../service/computing';
+import { readChanges, readHouses } from '../service/read-changes';
+import { ping, type Database } from '../store/database';
+import { eventsHandler } from './events';
+import { HttpProblem } from './problems';
+
+const BODY_BYTES_MAX = 1_000_000;
+const AUTHOR_MAX = 120;
+const UNNAMED = 'unnamed';
+
+const houseId = Joi.string().guid({ separator: '-' }).lowercase().required();
+const deviceId = Joi.string().guid({ separator: '-' }).lowercase().allow('');
+const since = Joi.number().integer().min(0).max(Number.MAX_SAFE_INTEGER).default(0);
+const batch = Joi.array().min(1).max(BATCH_MAX).required();
+
+function houseIdOf(request: Request): string {
+  const { error, value } = houseId.validate(request.params.houseId);
+  if (error !== undefined)
+    throw new HttpProblem(400, 'malformed-id', 'houseId', 'The id of a house is a UUID.');
+  return value as string;
+}
+
+function sinceOf(request: Request): number {
+  const { error, value } = since.validate(request.query.since);
+  if (error !== undefined) {
+    throw new HttpProblem(
+      400,
+      'out-of-range',
+      'since',
+      'The change number must be a whole number, 0 or more.',
+    );
+  }
+  return value as number;
+}
+
+function authorOf(request: Request): Author {
+  const header = request.get(AUTHOR_HEADER) ?? '';
+  let name = header;
+  try {
+    name = decodeURIComponent(header);
+  } catch {
+    // A name that is not percent-encoded is taken as it stands.
+  }
+  const { value: device, error } = deviceId.validate(request.get(DEVICE_HEADER) ?? '');
+  return {
+    name: name.trim().slice(0, AUTHOR_MAX) || UNNAMED,
+    device: error === undefined ? (device as string) : '',
+    now: new Date(),
+  };
+}
+
+function batchOf(request: Request): readonly unknown[] {
+  const { error, value } = batch.validate(
+    (request.body as { readonly changes?: unknown } | undefined)?.changes,
+  );
+  if (error !== undefined) {
+    throw new HttpProblem(422, 'list-length', 'changes', `Send a list of 1 to ${BATCH_MAX} changes.`);
+  }
+  return value as readonly unknown[];
+}
+
+/** The first change of a batch that was not taken, as a problem that carries the answers to all. */
+function notAccepted(results: readonly ChangeOutcome[]): HttpProblem | null {
+  const i = results.findIndex(({ outcome }) => outcome === 'refused' || outcome === 'conflict');
+  const first = results[i];
+  if (first === undefined) return null;
+  if (first.outcome === 'refused')
+    return new HttpProblem(422, first.code, first.field, first.message, { results });
+  return new HttpProblem(
+    409,
+    'old-revision',
+    `changes[${i}].baseRevision`,
+    'The record was changed meanwhile: compare with the newer state that comes along.',
+    { results },
+  );
+}
+
+function requireJson(request: Request): void {
+  if (Number(request.get('content-length') ?? 0) > BODY_BYTES_MAX) {
+    throw new HttpProblem(413, 'body-too-large', '', 'A request may have 1 MB: send it in parts.');
+  }
+  if (request.is('application/json') === false) {
+    throw new HttpProblem(415, 'not-json', '', 'Send JSON, with the content type application/json.');
+  }
+}
+
+export interface ApiOptions {
+  readonly db: Database;
+  readonly compute: Compute;
+  readonly watch: ChangeWatch;
+}
+
+/** Number of the last change that a batch led to; null where none was taken. */
+function lastTaken(results: readonly ChangeOutcome[]): number | null {
+  const numbers = results.flatMap((result) => (result.outcome === 'applied' ? [result.changeNumber] : []));
+  return numbers.at(-1) ?? null;
+}
+
+/** The API under its prefix: thin handlers that parse, call a service and answer. */
+export function apiRouter({ db, compute, watch }: ApiOptions): Router {
+  const router = Router();
+  router.get('/health', (_request, response) => {
+    response.json({ status: 'ok' });
+  });
+  router.get('/ready', async (_request, response) => {
+    await ping(db);
+    response.json({ status: 'ready' });
+  });
+  router.get('/houses', async (_request, response) => {
+    response.json(await readHouses(db));
+  });
+  router.get('/events', eventsHandler(watch));
+  router.get('/houses/:houseId/changes', async (request, response) => {
+    response.json(await readChanges(db, houseIdOf(request), sinceOf(request)));
+  });
+
+  router.use((request, _response, next) => {
+    if (request.method === 'POST') requireJson(request);
+    next();
+  });
+  router.use(express.json({ limit: BODY_BYTES_MAX, strict: false }));
+  router.post('/houses/:houseId/changes', async (request, response) => {
+    const id = houseIdOf(request);
+    const results = await acceptChanges(db, id, batchOf(request), authorOf(request));
+    const upTo = lastTaken(results);
+    if (upTo !== null) watch.tell({ houseId: id, upTo });
+    const problem = notAccepted(results);
+    if (problem !== null) throw problem;
+    response.json({ results });
+  });
+  router.post('/compute/:operation', async (request, response) => {
+    const gone = new AbortController();
+    response.on('close', () => gone.abort());
+    try {
+      response.json(await compute(request.params.operation, request.body, gone.signal));
+    } catch (error) {
+      // Nobody waits for the answer any more.
+      if (!gone.signal.aborted) throw error;
+    }
+  });
+  router.use((request) => {
+    throw new HttpProblem(
+      404,
+      'unknown-path',
+      '',
+      `Nothing answers ${request.method} ${API}${request.path}.`,
+    );
+  });
+  return router;
+}

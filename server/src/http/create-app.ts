@@ -1,0 +1,82 @@
+import { randomUUID } from 'node:crypto';
+import { join } from 'node:path';
+import { API } from '@calvet/contract';
+import compression from 'compression';
+import express, { type Express } from 'express';
+import helmet from 'helmet';
+import type { Logger } from 'pino';
+import { pinoHttp } from 'pino-http';
+import { apiRouter, type ApiOptions } from './api';
+import { answerWithProblem } from './problems';
+
+export interface AppOptions extends ApiOptions {
+  readonly log: Logger;
+  /** Folder of the exported web app; none is served where left out. */
+  readonly webFolder?: string;
+}
+
+/** Files whose name carries a hash of their content never change. */
+const HASHED = /[.-][0-9a-f]{16,32}\./;
+
+function serveWeb(app: Express, folder: string): void {
+  app.use(
+    express.static(folder, {
+      index: false,
+      setHeaders: (response, path) => {
+        response.setHeader(
+          'cache-control',
+          HASHED.test(path) ? 'public, max-age=31536000, immutable' : 'no-cache',
+        );
+      },
+    }),
+  );
+  app.get('/{*path}', (request, response, next) => {
+    const isPage = request.accepts('html') !== false && !/\.\w+$/.test(request.path);
+    if (!isPage) {
+      next();
+      return;
+    }
+    response.setHeader('cache-control', 'no-cache');
+    response.sendFile(join(folder, 'index.html'));
+  });
+}
+
+/** App and API behind one port. */
+export function createApp({ db, log, compute, watch, webFolder }: AppOptions): Express {
+  const app = express();
+  app.disable('x-powered-by');
+  app.use(
+    pinoHttp({
+      logger: log,
+      genReqId: (_request, response) => {
+        const id = randomUUID();
+        response.setHeader('x-request-id', id);
+        return id;
+      },
+    }),
+  );
+  app.use(
+    helmet({
+      contentSecurityPolicy: {
+        useDefaults: true,
+        directives: {
+          'script-src': ["'self'"],
+          'style-src': ["'self'", "'unsafe-inline'"],
+          'img-src': ["'self'", 'data:', 'blob:'],
+          'worker-src': ["'self'", 'blob:'],
+          'connect-src': ["'self'"],
+          'font-src': ["'self'"],
+          'upgrade-insecure-requests': null,
+        },
+      },
+    }),
+  );
+  app.use(compression());
+  app.use(API, apiRouter({ db, compute, watch }));
+  if (webFolder !== undefined) serveWeb(app, webFolder);
+  app.use((_request, response) => {
+    response.status(404).type('text/plain').send('Nothing is here.');
+  });
+  app.use(answerWithProblem);
+  return app;
+}

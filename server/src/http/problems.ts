@@ -1,0 +1,102 @@
+import type { Problem } from '@calvet/contract';
+import { Refusal } from '@calvet/core';
+import type { ErrorRequestHandler, Response } from 'express';
+import { UnknownHouse } from '../service/accept-changes';
+import { TooBusy } from '../service/computing';
+import { isUnreachable } from '../store/database';
+
+/** An answer of status 400 or above, thrown by a handler. */
+export class HttpProblem extends Error {
+  constructor(
+    readonly status: number,
+    readonly code: string,
+    readonly field: string,
+    detail: string,
+    readonly extra: Pick<Problem, 'results' | 'bound'> = {},
+  ) {
+    super(detail);
+  }
+}
+
+const TITLES: Readonly<Record<number, string>> = {
+  400: 'The request cannot be read',
+  404: 'There is no such thing',
+  405: 'Not done this way',
+  409: 'Somebody else changed it meanwhile',
+  413: 'The request is too large',
+  415: 'The request is of a kind that is not read here',
+  422: 'The input was refused',
+  500: 'The server failed',
+  503: 'Not just now',
+};
+
+/** Codes of the body parser, by its own type of error. */
+const UNREADABLE: Readonly<Record<string, readonly [status: number, code: string, detail: string]>> = {
+  'entity.too.large': [413, 'body-too-large', 'A request may have 1 MB: send it in parts.'],
+  'entity.parse.failed': [400, 'malformed-json', 'The body is not JSON.'],
+  'encoding.unsupported': [415, 'unsupported-encoding', 'Send the body plain, or packed with gzip.'],
+  'charset.unsupported': [415, 'unsupported-charset', 'Send the body in UTF-8.'],
+};
+
+function problemOf(error: unknown): HttpProblem {
+  if (error instanceof HttpProblem) return error;
+  if (error instanceof Refusal) {
+    const status = error.code === 'unknown-operation' ? 404 : 422;
+    return new HttpProblem(status, error.code, error.field, error.message, { bound: error.bound });
+  }
+  if (error instanceof UnknownHouse) {
+    return new HttpProblem(404, 'unknown-house', 'houseId', 'No house has this id.');
+  }
+  if (error instanceof TooBusy) {
+    return new HttpProblem(
+      503,
+      'busy',
+      '',
+      'Other long computations are under way: try again in a moment, or compute on the device.',
+    );
+  }
+  if (error instanceof URIError) {
+    return new HttpProblem(400, 'malformed-path', '', 'The path holds a character that is not encoded.');
+  }
+  const { type, status } = (error ?? {}) as { readonly type?: unknown; readonly status?: unknown };
+  const unreadable = typeof type === 'string' ? UNREADABLE[type] : undefined;
+  if (unreadable !== undefined) return new HttpProblem(unreadable[0], unreadable[1], '', unreadable[2]);
+  if (typeof status === 'number' && status >= 400 && status < 500) {
+    return new HttpProblem(status, 'malformed-request', '', 'The request cannot be read.');
+  }
+  if (isUnreachable(error)) {
+    return new HttpProblem(
+      503,
+      'database-unavailable',
+      '',
+      'The database does not answer: try again in a moment.',
+    );
+  }
+  return new HttpProblem(500, 'internal', '', 'Something failed here. What you sent was not stored.');
+}
+
+function send(response: Response, problem: HttpProblem): void {
+  const body: Problem = {
+    type: `urn:calvet:problem:${problem.code}`,
+    title: TITLES[problem.status] ?? 'The request was not carried out',
+    status: problem.status,
+    detail: problem.message,
+    code: problem.code,
+    field: problem.field,
+    requestId: String(response.req.id),
+    ...problem.extra,
+  };
+  if (problem.status === 503) response.setHeader('retry-after', '2');
+  response.status(problem.status).type('application/problem+json').send(JSON.stringify(body));
+}
+
+/** Turns whatever a handler threw into `application/problem+json`; only faults of our own are logged as errors. */
+export const answerWithProblem: ErrorRequestHandler = (error: unknown, request, response, next) => {
+  if (response.headersSent) {
+    next(error);
+    return;
+  }
+  const problem = problemOf(error);
+  if (problem.status >= 500) request.log.error({ err: error }, problem.message);
+  send(response, problem);
+};

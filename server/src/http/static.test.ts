@@ -1,0 +1,54 @@
+import { mkdtempSync, mkdirSync, rmSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { startServer, type RunningServer } from '../../test/running-server';
+
+let server: RunningServer;
+const folder = mkdtempSync(join(tmpdir(), 'calvet-web-'));
+const hashed = 'entry-0123456789abcdef0123456789abcdef.js';
+
+beforeAll(async () => {
+  mkdirSync(join(folder, 'js'));
+  writeFileSync(join(folder, 'index.html'), '<!doctype html><title>Calvet</title>');
+  writeFileSync(join(folder, 'js', hashed), 'console.log(1)');
+  server = await startServer({ webFolder: folder });
+});
+afterAll(async () => {
+  await server.close();
+  rmSync(folder, { recursive: true });
+});
+
+const get = (path: string, accept = 'text/html') => fetch(server.url + path, { headers: { accept } });
+
+test.each(['/', '/houses/new', '/houses/0198/tests/0199'])(
+  '%s is the app, never kept by the browser',
+  async (path) => {
+    const response = await get(path);
+    expect(await response.text()).toContain('<title>Calvet</title>');
+    expect(response.headers.get('cache-control')).toBe('no-cache');
+  },
+);
+
+test('files that carry a hash are kept for good', async () => {
+  const response = await get(`/js/${hashed}`, '*/*');
+  expect(response.headers.get('cache-control')).toContain('immutable');
+});
+
+test.each(['/js/gone.js', '/missing.png', '/../../package.json'])('%s is not the app', async (path) => {
+  const response = await get(path, '*/*');
+  expect(response.status).toBe(404);
+});
+
+test('scripts, workers and data come from this address alone', async () => {
+  const policy = (await get('/')).headers.get('content-security-policy') ?? '';
+  expect(policy).toContain("script-src 'self'");
+  expect(policy).toContain("worker-src 'self' blob:");
+  expect(policy).toContain("connect-src 'self'");
+  expect(policy).not.toContain('upgrade-insecure-requests');
+});
+
+test('every answer carries the id under which it is logged', async () => {
+  const response = await get('/api/v1/nothing', 'application/json');
+  const problem = (await response.json()) as { readonly requestId: string };
+  expect(response.headers.get('x-request-id')).toBe(problem.requestId);
+});

@@ -1,0 +1,56 @@
+import { createServer } from 'node:http';
+import { join } from 'node:path';
+import pino from 'pino';
+import { createApp } from './http/create-app';
+import { ChangeWatch } from './service/change-watch';
+import { computing } from './service/computing';
+import { openThreads } from './service/threads';
+import { openDatabase } from './store/database';
+import { migrateDatabase } from './store/migrate';
+import { allCounters } from './store/records';
+
+const url = process.env.CALVET_DATABASE_URL;
+if (url === undefined || url === '') {
+  console.error('Set CALVET_DATABASE_URL to the MariaDB database that Calvet may use.');
+  process.exit(1);
+}
+
+const port = Number(process.env.CALVET_PORT ?? 4310);
+const log = pino({ level: process.env.CALVET_LOG_LEVEL ?? 'info' });
+await migrateDatabase(url, join(import.meta.dirname, 'store', 'migrations'));
+const database = openDatabase(url);
+const threads = openThreads(join(import.meta.dirname, 'service', 'long-computation.ts'));
+const watch = new ChangeWatch(() => allCounters(database.db));
+const server = createServer(
+  createApp({
+    db: database.db,
+    log,
+    compute: computing(threads),
+    watch,
+    webFolder: process.env.CALVET_WEB_FOLDER,
+  }),
+);
+
+server.on('error', (error) => {
+  log.fatal({ err: error }, 'The server cannot listen');
+  process.exit(1);
+});
+server.listen(port, process.env.CALVET_HOST ?? '127.0.0.1', () => {
+  log.info({ port }, 'Listening');
+});
+
+let stopping = false;
+function stop(signal: string): void {
+  if (stopping) return;
+  stopping = true;
+  log.info({ signal }, 'Stopping');
+  watch.close();
+  server.close(() => {
+    void Promise.allSettled([database.close(), threads.close()]).then(() => process.exit(0));
+  });
+  server.closeIdleConnections();
+  setTimeout(() => server.closeAllConnections(), 3000).unref();
+}
+process.on('SIGTERM', () => stop('SIGTERM'));
+process.on('SIGINT', () => stop('SIGINT'));
+if (process.connected) process.on('disconnect', () => stop('disconnect'));

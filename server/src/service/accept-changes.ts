@@ -1,0 +1,112 @@
+import {
+  readChange,
+  takeChange,
+  type Author,
+  type Change,
+  type ChangeOutcome,
+  type HouseLedger,
+  type LedgerRecord,
+  type ReadChange,
+} from '@calvet/contract';
+import { inTransaction, type Database, type Transaction } from '../store/database';
+import {
+  acceptedBefore,
+  acceptedSince,
+  insertChanges,
+  insertRecords,
+  lockCounter,
+  recordsById,
+  setCounter,
+  startCounter,
+  updateRecord,
+} from '../store/records';
+
+/** Changes were sent to a house that nobody created. */
+export class UnknownHouse extends Error {}
+
+async function openLedger(
+  tx: Transaction,
+  houseId: string,
+  author: Author,
+  changes: readonly Change[],
+): Promise<HouseLedger> {
+  const createsHouse = changes.some(
+    ({ kind, op, id }) => kind === 'house' && op === 'create' && id === houseId,
+  );
+  if (createsHouse) await startCounter(tx, houseId);
+  const lastChange = await lockCounter(tx, houseId);
+  if (lastChange === null) throw new UnknownHouse();
+  const before = await acceptedBefore(
+    tx,
+    houseId,
+    changes.map(({ changeId }) => changeId),
+  );
+  const records = new Map<string, LedgerRecord>();
+  for (const kind of new Set(changes.map((change) => change.kind))) {
+    const ids = new Set(changes.filter((change) => change.kind === kind).map(({ id }) => id));
+    const found = await recordsById(tx, kind, [...ids]);
+    found.forEach((record, id) => records.set(id, record));
+  }
+  const late = changes.filter(({ id, baseRevision }) => (records.get(id)?.revision ?? 0) > baseRevision);
+  const past = await acceptedSince(
+    tx,
+    houseId,
+    [...new Set(late.map(({ id }) => id))],
+    Math.min(...late.map(({ baseRevision }) => baseRevision)),
+  );
+  return { houseId, author, before, past, records, accepted: [], lastChange };
+}
+
+async function writeLedger(
+  tx: Transaction,
+  { houseId, accepted, records, lastChange }: HouseLedger,
+): Promise<void> {
+  if (accepted.length === 0) return;
+  // A record that a change of this batch brought to its first revision is not in its table yet.
+  const fresh = new Set(accepted.filter(({ revision }) => revision === 1).map(({ recordId }) => recordId));
+  for (const kind of new Set(accepted.map((change) => change.kind))) {
+    const ids = new Set(accepted.filter((change) => change.kind === kind).map(({ recordId }) => recordId));
+    const touched = [...ids].flatMap((id) => records.get(id) ?? []);
+    await insertRecords(
+      tx,
+      kind,
+      touched.filter(({ id }) => fresh.has(id)),
+    );
+    for (const record of touched.filter(({ id }) => !fresh.has(id))) await updateRecord(tx, kind, record);
+  }
+  await insertChanges(tx, houseId, accepted);
+  await setCounter(tx, houseId, lastChange);
+}
+
+function outcomeOf(read: ReadChange, i: number, ledger: HouseLedger): ChangeOutcome {
+  if (read.ok) return takeChange(read.change, i, ledger);
+  const { changeId, refusal } = read;
+  return {
+    changeId,
+    outcome: 'refused',
+    code: refusal.code,
+    field: refusal.field,
+    message: refusal.message,
+  };
+}
+
+/**
+ * Takes a batch of changes to one house, in order and in one transaction. Each is answered for itself: one that
+ * does not fit stands in nobody's way, and one that was taken before counts once.
+ * @throws {UnknownHouse} where the house was never created and the batch does not create it
+ */
+export async function acceptChanges(
+  db: Database,
+  houseId: string,
+  inputs: readonly unknown[],
+  author: Author,
+): Promise<readonly ChangeOutcome[]> {
+  const reads = inputs.map(readChange);
+  const changes = reads.flatMap((read) => (read.ok ? [read.change] : []));
+  return inTransaction(db, async (tx) => {
+    const ledger = await openLedger(tx, houseId, author, changes);
+    const outcomes = reads.map((read, i) => outcomeOf(read, i, ledger));
+    await writeLedger(tx, ledger);
+    return outcomes;
+  });
+}

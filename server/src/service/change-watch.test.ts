@@ -1,0 +1,70 @@
+import type { News } from '@calvet/contract';
+import { ChangeWatch } from './change-watch';
+
+jest.useFakeTimers();
+
+function watchOver(counters: Map<string, number>) {
+  let looks = 0;
+  const heard: News[] = [];
+  const watch = new ChangeWatch(() => {
+    looks++;
+    return Promise.resolve(new Map(counters));
+  }, 1000);
+  return { watch, heard, hear: (news: News) => void heard.push(news), looks: () => looks };
+}
+const pass = (milliseconds: number) => jest.advanceTimersByTimeAsync(milliseconds);
+
+test('what this process took is told at once, and once', async () => {
+  const counters = new Map([['h', 3]]);
+  const { watch, heard, hear } = watchOver(counters);
+  watch.subscribe(hear);
+  await pass(10);
+  counters.set('h', 4);
+  watch.tell({ houseId: 'h', upTo: 4 });
+  await pass(3000);
+  expect(heard).toEqual([{ houseId: 'h', upTo: 4 }]);
+});
+
+test('what another process took is told at the next look; what was there before is no news', async () => {
+  const counters = new Map([['h', 3]]);
+  const { watch, heard, hear } = watchOver(counters);
+  watch.subscribe(hear);
+  await pass(10);
+  expect(heard).toEqual([]);
+  counters.set('h', 5).set('new', 1);
+  await pass(1000);
+  expect(heard).toEqual([
+    { houseId: 'h', upTo: 5 },
+    { houseId: 'new', upTo: 1 },
+  ]);
+});
+
+test('nobody listens, nobody looks', async () => {
+  const { watch, hear, looks } = watchOver(new Map());
+  await pass(5000);
+  expect(looks()).toBe(0);
+  const leave = watch.subscribe(hear);
+  await pass(2500);
+  leave();
+  const before = looks();
+  await pass(10_000);
+  expect(looks()).toBe(before);
+});
+
+test('a database that is away for a while stops nothing', async () => {
+  let isAway = false;
+  const heard: News[] = [];
+  const watch = new ChangeWatch(
+    () => (isAway ? Promise.reject(new Error('away')) : Promise.resolve(new Map([['h', heard.length + 1]]))),
+    1000,
+  );
+  watch.subscribe((news) => void heard.push(news));
+  await pass(10);
+  isAway = true;
+  await pass(3000);
+  isAway = false;
+  watch.tell({ houseId: 'h', upTo: 9 });
+  await pass(3000);
+  expect(heard).toEqual([{ houseId: 'h', upTo: 9 }]);
+  watch.close();
+});

@@ -1,0 +1,83 @@
+import type { News } from '@calvet/contract';
+
+type Listener = (news: News) => void;
+
+interface Subscriber {
+  readonly onNews: Listener;
+  readonly onClose: () => void;
+}
+
+/**
+ * Tells those who listen that a house has something new: at once where this process took the change, and within the time
+ * between two looks at the counters where another process did. It looks only while somebody listens.
+ */
+export class ChangeWatch {
+  private readonly subscribers = new Set<Subscriber>();
+  private seen: ReadonlyMap<string, number> | null = null;
+  private timer: ReturnType<typeof setTimeout> | null = null;
+  private isClosed = false;
+
+  constructor(
+    private readonly readCounters: () => Promise<ReadonlyMap<string, number>>,
+    private readonly everyMs = 1000,
+  ) {}
+
+  /** Calls back with each piece of news, and when the watch ends, until the function that is given back is called. */
+  subscribe(onNews: Listener, onClose: () => void = () => undefined): () => void {
+    const subscriber = { onNews, onClose };
+    this.subscribers.add(subscriber);
+    this.schedule();
+    return () => {
+      this.subscribers.delete(subscriber);
+      if (this.subscribers.size === 0) this.rest();
+    };
+  }
+
+  /** This process took changes. */
+  tell(news: News): void {
+    if ((this.seen?.get(news.houseId) ?? 0) >= news.upTo) return;
+    if (this.seen !== null) this.seen = new Map(this.seen).set(news.houseId, news.upTo);
+    this.spread(news);
+  }
+
+  close(): void {
+    this.isClosed = true;
+    this.subscribers.forEach(({ onClose }) => onClose());
+    this.subscribers.clear();
+    this.rest();
+  }
+
+  private spread(news: News): void {
+    this.subscribers.forEach(({ onNews }) => onNews(news));
+  }
+
+  private rest(): void {
+    if (this.timer !== null) clearTimeout(this.timer);
+    this.timer = null;
+    this.seen = null;
+  }
+
+  private schedule(): void {
+    if (this.timer !== null || this.isClosed) return;
+    this.timer = setTimeout(() => void this.look(), this.seen === null ? 0 : this.everyMs);
+  }
+
+  private async look(): Promise<void> {
+    try {
+      const counters = await this.readCounters();
+      if (this.subscribers.size === 0) return;
+      const before = this.seen;
+      this.seen = new Map([...counters].map(([id, upTo]) => [id, Math.max(upTo, before?.get(id) ?? 0)]));
+      if (before !== null) {
+        for (const [houseId, upTo] of counters) {
+          if (upTo > (before.get(houseId) ?? 0)) this.spread({ houseId, upTo });
+        }
+      }
+    } catch {
+      // The database is away: the next look may find it.
+      this.seen ??= new Map();
+    }
+    this.timer = null;
+    if (this.subscribers.size > 0) this.schedule();
+  }
+}

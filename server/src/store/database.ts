@@ -1,0 +1,80 @@
+import { sql } from 'drizzle-orm';
+import { drizzle, type MySql2Database } from 'drizzle-orm/mysql2';
+import { createPool, type Pool } from 'mysql2/promise';
+
+export type Database = MySql2Database<Record<string, never>>;
+export type Transaction = Parameters<Parameters<Database['transaction']>[0]>[0];
+
+export interface OpenDatabase {
+  readonly db: Database;
+  readonly pool: Pool;
+  readonly close: () => Promise<void>;
+}
+
+/** Opens a pool of connections; none is made before the first query. */
+export function openDatabase(url: string, connectionLimit = 12): OpenDatabase {
+  const pool = createPool({
+    uri: url,
+    timezone: 'Z',
+    connectionLimit,
+    enableKeepAlive: true,
+    connectTimeout: 5000,
+  });
+  return { db: drizzle(pool), pool, close: () => pool.end() };
+}
+
+/** The database's own code of an error, wherever it was wrapped. */
+export function databaseErrorCode(error: unknown): string | null {
+  if (typeof error !== 'object' || error === null) return null;
+  const { code, cause } = error as { readonly code?: unknown; readonly cause?: unknown };
+  return typeof code === 'string' ? code : databaseErrorCode(cause);
+}
+
+const WORTH_RETRYING = new Set(['ER_LOCK_DEADLOCK', 'ER_LOCK_WAIT_TIMEOUT', 'ER_CHECKREAD']);
+const UNREACHABLE = new Set([
+  'ECONNREFUSED',
+  'ECONNRESET',
+  'EPIPE',
+  'ENOENT',
+  'ETIMEDOUT',
+  'PROTOCOL_CONNECTION_LOST',
+  'ER_SERVER_SHUTDOWN',
+  'ER_CONNECTION_KILLED',
+  'ER_CON_COUNT_ERROR',
+  'POOL_CLOSED',
+]);
+const ATTEMPTS = 6;
+
+/** True where the database could not be reached, rather than having refused. */
+export function isUnreachable(error: unknown): boolean {
+  const code = databaseErrorCode(error);
+  return (code !== null && UNREACHABLE.has(code)) || isFatalToConnection(error);
+}
+
+/** The driver marks errors after which a connection is of no use any more. */
+function isFatalToConnection(error: unknown): boolean {
+  if (typeof error !== 'object' || error === null) return false;
+  const { fatal, cause } = error as { readonly fatal?: unknown; readonly cause?: unknown };
+  return fatal === true || isFatalToConnection(cause);
+}
+
+const pause = (milliseconds: number): Promise<void> =>
+  new Promise((resolve) => setTimeout(resolve, milliseconds));
+
+/** Runs work in a transaction, and again where the database gave way to another writer. */
+export async function inTransaction<T>(db: Database, work: (tx: Transaction) => Promise<T>): Promise<T> {
+  for (let attempt = 1; ; attempt++) {
+    try {
+      return await db.transaction(work);
+    } catch (error) {
+      const code = databaseErrorCode(error);
+      if (code === null || !WORTH_RETRYING.has(code) || attempt === ATTEMPTS) throw error;
+      await pause(5 * 2 ** attempt * (0.5 + Math.random()));
+    }
+  }
+}
+
+/** Throws where the database does not answer. */
+export async function ping(db: Database): Promise<void> {
+  await db.execute(sql`select 1`);
+}

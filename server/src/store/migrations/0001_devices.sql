@@ -1,0 +1,1 @@
+ALTER TABLE `house_change` ADD `device` varchar(36) DEFAULT '' NOT NULL;

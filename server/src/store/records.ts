@@ -1,0 +1,168 @@
+import { fieldsOf, type AcceptedChange, type Kind, type LedgerRecord } from '@calvet/contract';
+import { and, asc, eq, gt, inArray, isNull, lte, sql } from 'drizzle-orm';
+import type { Database, Transaction } from './database';
+import { airtightnessTestTable, areaTable, houseChangeTable, houseCounterTable, houseTable } from './tables';
+
+/** Table of each kind of record. */
+const tables = {
+  house: houseTable,
+  area: areaTable,
+  airtightnessTest: airtightnessTestTable,
+} as const satisfies Readonly<Record<Kind, unknown>>;
+
+type FlatRow = Omit<LedgerRecord, 'body' | 'kind'> & Readonly<Record<string, unknown>>;
+
+function fromTable(kind: Kind, row: FlatRow): LedgerRecord {
+  const { id, houseId, revision, changeNumber, updatedAt, updatedBy, deletedAt } = row;
+  const body = Object.fromEntries(fieldsOf(kind).map((field) => [field, row[field]]));
+  return { kind, id, houseId, revision, changeNumber, updatedAt, updatedBy, deletedAt, body };
+}
+
+function toTable<K extends Kind>(row: LedgerRecord): (typeof tables)[K]['$inferInsert'] {
+  const { body, kind: _kind, ...carried } = row;
+  // The body passed the schema of its kind, whose fields are the table's columns.
+  return { ...carried, ...body } as (typeof tables)[K]['$inferInsert'];
+}
+
+/** Number of a house's last change; null where the house is not known. */
+export async function lastChangeOf(db: Database, houseId: string): Promise<number | null> {
+  const [row] = await db
+    .select({ lastChange: houseCounterTable.lastChange })
+    .from(houseCounterTable)
+    .where(eq(houseCounterTable.houseId, houseId));
+  return row?.lastChange ?? null;
+}
+
+/** Number of the last change of every house. */
+export async function allCounters(db: Database): Promise<ReadonlyMap<string, number>> {
+  const rows = await db.select().from(houseCounterTable);
+  return new Map(rows.map(({ houseId, lastChange }) => [houseId, lastChange]));
+}
+
+/** Makes the counter of a new house; harmless where it is there. */
+export async function startCounter(tx: Transaction, houseId: string): Promise<void> {
+  await tx
+    .insert(houseCounterTable)
+    .values({ houseId, lastChange: 0 })
+    .onDuplicateKeyUpdate({ set: { houseId: sql`values(${houseCounterTable.houseId})` } });
+}
+
+/** The house's last change number, held against other writers until the transaction ends; null where unknown. */
+export async function lockCounter(tx: Transaction, houseId: string): Promise<number | null> {
+  const [row] = await tx
+    .select({ lastChange: houseCounterTable.lastChange })
+    .from(houseCounterTable)
+    .where(eq(houseCounterTable.houseId, houseId))
+    .for('update');
+  return row?.lastChange ?? null;
+}
+
+export async function setCounter(tx: Transaction, houseId: string, lastChange: number): Promise<void> {
+  await tx.update(houseCounterTable).set({ lastChange }).where(eq(houseCounterTable.houseId, houseId));
+}
+
+/** Of these changes, those that the house has accepted before. */
+export async function acceptedBefore(
+  tx: Transaction,
+  houseId: string,
+  changeIds: readonly string[],
+): Promise<ReadonlyMap<string, { readonly revision: number; readonly changeNumber: number }>> {
+  if (changeIds.length === 0) return new Map();
+  const rows = await tx
+    .select({
+      changeId: houseChangeTable.changeId,
+      revision: houseChangeTable.revision,
+      changeNumber: houseChangeTable.changeNumber,
+    })
+    .from(houseChangeTable)
+    .where(and(eq(houseChangeTable.houseId, houseId), inArray(houseChangeTable.changeId, [...changeIds])));
+  return new Map(rows.map(({ changeId, ...rest }) => [changeId, rest]));
+}
+
+/** What was accepted for some records after a revision, the earliest first. */
+export async function acceptedSince(
+  tx: Transaction,
+  houseId: string,
+  recordIds: readonly string[],
+  revision: number,
+): Promise<readonly AcceptedChange[]> {
+  if (recordIds.length === 0) return [];
+  const rows = await tx
+    .select()
+    .from(houseChangeTable)
+    .where(
+      and(
+        inArray(houseChangeTable.recordId, [...recordIds]),
+        eq(houseChangeTable.houseId, houseId),
+        gt(houseChangeTable.revision, revision),
+      ),
+    )
+    .orderBy(asc(houseChangeTable.changeNumber));
+  // What is kept was an accepted change on the way in.
+  return rows as unknown as readonly AcceptedChange[];
+}
+
+/** Records by id, of whatever house. */
+export async function recordsById(
+  tx: Transaction,
+  kind: Kind,
+  ids: readonly string[],
+): Promise<ReadonlyMap<string, LedgerRecord>> {
+  if (ids.length === 0) return new Map();
+  const table = tables[kind];
+  const rows: FlatRow[] = await tx
+    .select()
+    .from(table)
+    .where(inArray(table.id, [...ids]));
+  return new Map(rows.map((row) => [row.id, fromTable(kind, row)]));
+}
+
+export async function insertRecords(
+  tx: Transaction,
+  kind: Kind,
+  rows: readonly LedgerRecord[],
+): Promise<void> {
+  if (rows.length > 0) await tx.insert(tables[kind]).values(rows.map((row) => toTable(row)));
+}
+
+export async function updateRecord(tx: Transaction, kind: Kind, row: LedgerRecord): Promise<void> {
+  const table = tables[kind];
+  await tx.update(table).set(toTable(row)).where(eq(table.id, row.id));
+}
+
+export async function insertChanges(
+  tx: Transaction,
+  houseId: string,
+  changes: readonly AcceptedChange[],
+): Promise<void> {
+  if (changes.length > 0) {
+    await tx.insert(houseChangeTable).values(changes.map((change) => ({ ...change, houseId })));
+  }
+}
+
+/** Records of a kind changed after `since` and up to `upTo`, the earliest change first. */
+export async function recordsChanged(
+  db: Database,
+  kind: Kind,
+  houseId: string,
+  { since, upTo, limit }: { readonly since: number; readonly upTo: number; readonly limit: number },
+): Promise<readonly LedgerRecord[]> {
+  const table = tables[kind];
+  const rows: FlatRow[] = await db
+    .select()
+    .from(table)
+    .where(and(eq(table.houseId, houseId), gt(table.changeNumber, since), lte(table.changeNumber, upTo)))
+    .orderBy(asc(table.changeNumber))
+    .limit(limit);
+  return rows.map((row) => fromTable(kind, row));
+}
+
+/** Every house that is not deleted, by name. */
+export async function allHouses(db: Database): Promise<readonly LedgerRecord[]> {
+  const rows: FlatRow[] = await db
+    .select()
+    .from(houseTable)
+    .where(isNull(houseTable.deletedAt))
+    .orderBy(asc(houseTable.name), asc(houseTable.id));
+  return rows.map((row) => fromTable('house', row));
+}

@@ -1,0 +1,142 @@
+import { createServer } from 'node:http';
+import type { AddressInfo } from 'node:net';
+import { join } from 'node:path';
+import { randomBytes } from 'node:crypto';
+import { createConnection, type RowDataPacket } from 'mysql2/promise';
+import type { RecordBase } from '@calvet/contract';
+import pino from 'pino';
+import { createApp } from '../src/http/create-app';
+import { ChangeWatch } from '../src/service/change-watch';
+import { computing, type Threads } from '../src/service/computing';
+import longComputation from '../src/service/long-computation';
+import { openDatabase } from '../src/store/database';
+import { migrateDatabase } from '../src/store/migrate';
+import { allCounters } from '../src/store/records';
+
+export interface RunningServer {
+  readonly url: string;
+  readonly databaseUrl: string;
+  readonly close: () => Promise<void>;
+}
+
+/** Members of all answers of the API together; a test looks at those that it expects. */
+export interface AnswerBody {
+  readonly code: string;
+  readonly field: string;
+  readonly bound?: number | string;
+  readonly status: number | string;
+  readonly results: readonly {
+    readonly outcome: string;
+    readonly changeNumber: number;
+    readonly revision: number;
+  }[];
+  readonly records: readonly {
+    readonly kind: string;
+    readonly record: RecordBase & { readonly name: string };
+  }[];
+  readonly houses: readonly RecordBase[];
+  readonly upTo: number;
+  readonly more: boolean;
+  readonly dewPointC: number;
+  readonly findings: readonly { readonly rule: string }[];
+}
+
+export interface Answer {
+  readonly status: number;
+  readonly type: string;
+  readonly text: string;
+  readonly body: AnswerBody;
+}
+
+/** The database server that the tests were given: `npm test` starts one of its own. */
+function adminUrl(): string {
+  const url = process.env.CALVET_TEST_DATABASE_URL;
+  if (url === undefined) throw new Error('Run these through "npm test", which starts a database for them.');
+  return url;
+}
+
+async function asAdmin(statement: string): Promise<void> {
+  const admin = await createConnection(adminUrl());
+  await admin.query(statement);
+  await admin.end();
+}
+
+/** Ends every connection that others have to a database, as a restart of it would. */
+export async function cutConnections(databaseUrl: string): Promise<void> {
+  const connection = await createConnection(databaseUrl);
+  const [rows] = await connection.query<RowDataPacket[]>(
+    'select id from information_schema.processlist where db = database() and id <> connection_id()',
+  );
+  for (const { id } of rows) await connection.query(`kill ${String(id)}`).catch(() => undefined);
+  await connection.end();
+}
+
+/** Computes on this thread: Jest's modules cannot be loaded by another. */
+const noThreads: Threads = { run: async (computation) => longComputation(computation) };
+
+interface ServerOptions {
+  readonly threads?: Threads;
+  readonly webFolder?: string;
+  /** Looks for the database here instead, as if it were away. */
+  readonly databasePort?: number;
+  /** Stands on the database of another server, which drops it. */
+  readonly databaseUrl?: string;
+}
+
+/** A server on a free port over a database of its own, which is dropped at the end. */
+export async function startServer({
+  webFolder,
+  databasePort,
+  databaseUrl: shared,
+  threads = noThreads,
+}: ServerOptions = {}): Promise<RunningServer> {
+  const name = `calvet_${randomBytes(6).toString('hex')}`;
+  if (shared === undefined) await asAdmin(`create database ${name}`);
+  const databaseUrl = shared ?? adminUrl().replace(/\/[^/]*$/, `/${name}`);
+  await migrateDatabase(databaseUrl, join(__dirname, '../src/store/migrations'));
+  const url = new URL(databaseUrl);
+  if (databasePort !== undefined) url.port = String(databasePort);
+  const database = openDatabase(url.href);
+  const watch = new ChangeWatch(() => allCounters(database.db), 200);
+  const server = createServer(
+    createApp({
+      db: database.db,
+      log: pino({ level: 'silent' }),
+      compute: computing(threads),
+      watch,
+      webFolder,
+    }),
+  );
+  await new Promise<void>((resolve) => server.listen(0, '127.0.0.1', resolve));
+  const { port } = server.address() as AddressInfo;
+  return {
+    url: `http://127.0.0.1:${port}`,
+    databaseUrl,
+    close: async () => {
+      watch.close();
+      server.closeAllConnections();
+      await new Promise((resolve) => server.close(resolve));
+      await database.close();
+      if (shared === undefined) await asAdmin(`drop database ${name}`);
+    },
+  };
+}
+
+/** Asks a server; the body is JSON unless it is given as text. */
+export async function ask(url: string, init: RequestInit & { json?: unknown } = {}): Promise<Answer> {
+  const { json, ...rest } = init;
+  const response = await fetch(url, {
+    ...rest,
+    ...(json === undefined
+      ? {}
+      : {
+          method: 'POST',
+          body: JSON.stringify(json),
+          headers: { 'content-type': 'application/json', ...rest.headers },
+        }),
+  });
+  const text = await response.text();
+  const type = response.headers.get('content-type') ?? '';
+  const body = (type.includes('json') ? JSON.parse(text) : {}) as AnswerBody;
+  return { status: response.status, type, body, text };
+}
