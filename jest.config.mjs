@@ -1,4 +1,4 @@
-const nodeModulesInModules = ['uuid', 'd3-', 'internmap', 'idb', '@hookform'].join('|');
+const nodeModulesInModules = ['uuid', 'd3-', 'internmap', 'idb', '@hookform', '@tus', 'srvx'].join('|');
 const plainNode = (name, extra = {}) => ({
   displayName: name,
   rootDir: import.meta.dirname,

@@ -69,6 +69,8 @@ async function journeys(env) {
 
 async function main() {
   await ensurePackages();
+  // Before anything that is checked starts one and reads what it says.
+  await ensureProgram('mariadb-install-db', 'mariadb-server', 'the database server');
   const chromium = await ensureProgram('chromium', 'chromium', 'the browser of the journeys');
   rmSync(folder, { recursive: true, force: true });
   mkdirSync(reports, { recursive: true });

@@ -7,6 +7,10 @@ export const apiPaths = {
   houses: `${API}/houses`,
   events: `${API}/events`,
   changes: (houseId: string) => `${API}/houses/${houseId}/changes`,
+  /** Where pictures are sent to, piece by piece, by the tus protocol 1.0. */
+  uploads: `${API}/uploads`,
+  picture: (sha256: string) => `${API}/pictures/${sha256}`,
+  thumbnail: (sha256: string) => `${API}/pictures/${sha256}/thumbnail`,
   compute: (operation: string) => `${API}/compute/${operation}`,
 } as const;
 

@@ -78,6 +78,21 @@ export {
   type LibraryBuildUp,
 } from './installation/build-up-library';
 export { bodySchemas, isKind, KINDS, type Bodies, type Kind, type KindedRecord } from './kinds';
+export {
+  MARK_TEXT_MAX,
+  OUTLINE_POINTS_MAX,
+  photoBody,
+  PHOTO_MARK_KINDS,
+  PHOTO_MARKS_MAX,
+  pictureName,
+  type Photo,
+  type PhotoBody,
+  type PhotoMark,
+  type PhotoSubject,
+  type PhotoSubjectKind,
+  type PicturePoint,
+} from './photos/photo';
+export { PICTURE_BYTES_MAX, PICTURE_SIDE_MAX_PX } from './photos/picture-limits';
 export type { Problem } from './problem';
 export type { RecordBase, Stored } from './record';
 export { refusalFromCore, refusalOf, type FieldRefusal, type RecordRefusalCode } from './refusal-of';

@@ -78,7 +78,7 @@ async function seesFigures(page: Page, { result, runs }: ReturnType<typeof expec
   await expect(page.getByText(runs[0]?.rSquared.toFixed(4) ?? '', { exact: true })).toBeVisible();
 }
 
-async function restartServer(app: RunningApp): Promise<void> {
+async function restartServer(page: Page, app: RunningApp): Promise<void> {
   await appIsKept(page);
   await app.stop();
   await app.start();
@@ -96,7 +96,7 @@ test('from an empty database to a test that stands, and back after a restart', a
 
   await page.reload();
   await seesFigures(page, expected);
-  await restartServer(app);
+  await restartServer(page, app);
   await page.reload();
   await seesFigures(page, expected);
 

@@ -1,3 +1,4 @@
+import { tmpdir } from 'node:os';
 import { randomBytes } from 'node:crypto';
 import { createServer, type Server } from 'node:http';
 import type { AddressInfo } from 'node:net';
@@ -10,6 +11,7 @@ import { createApp } from '../src/http/create-app';
 import { ChangeWatch } from '../src/service/change-watch';
 import { computing } from '../src/service/computing';
 import longComputation from '../src/service/long-computation';
+import { openDirectoryStore } from '../src/photo-store/directory-store';
 import { openDatabase } from '../src/store/database';
 import { migrateDatabase } from '../src/store/migrate';
 import { allCounters } from '../src/store/records';
@@ -77,6 +79,7 @@ const calvet = await listen(
     log: pino({ level: 'silent' }),
     compute: computing({ run: async (computation) => longComputation(computation) }),
     watch: new ChangeWatch(() => allCounters(database.db)),
+    photos: await openDirectoryStore({ folder: join(tmpdir(), name), leaveFreeBytes: 0 }),
   }),
 );
 

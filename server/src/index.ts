@@ -2,6 +2,7 @@ import { createServer } from 'node:http';
 import { join } from 'node:path';
 import pino from 'pino';
 import { createApp } from './http/create-app';
+import { openPhotoStore } from './photo-store/open-photo-store';
 import { ChangeWatch } from './service/change-watch';
 import { computing } from './service/computing';
 import { openThreads } from './service/threads';
@@ -15,11 +16,19 @@ if (url === undefined || url === '') {
   process.exit(1);
 }
 
+const CLEAN_MS = 6 * 3_600_000;
 const port = Number(process.env.CALVET_PORT ?? 4310);
 const log = pino({ level: process.env.CALVET_LOG_LEVEL ?? 'info' });
 await migrateDatabase(url, join(import.meta.dirname, 'store', 'migrations'));
 const database = openDatabase(url);
 const threads = openThreads(join(import.meta.dirname, 'service', 'long-computation.ts'));
+const photos = await openPhotoStore(process.env);
+// Pieces of pictures that nobody goes on with.
+setInterval(() => {
+  void photos.incoming
+    .deleteExpired()
+    .catch((err: unknown) => log.warn({ err }, 'Old pieces are still there'));
+}, CLEAN_MS).unref();
 const watch = new ChangeWatch(() => allCounters(database.db));
 const server = createServer(
   createApp({
@@ -27,6 +36,7 @@ const server = createServer(
     log,
     compute: computing(threads),
     watch,
+    photos,
     webFolder: process.env.CALVET_WEB_FOLDER,
   }),
 );

@@ -5,7 +5,11 @@ import { randomBytes } from 'node:crypto';
 import { createConnection, type RowDataPacket } from 'mysql2/promise';
 import type { RecordBase } from '@calvet/contract';
 import pino from 'pino';
+import { mkdtemp, rm } from 'node:fs/promises';
+import { tmpdir } from 'node:os';
 import { createApp } from '../src/http/create-app';
+import { openDirectoryStore } from '../src/photo-store/directory-store';
+import type { PhotoStore } from '../src/photo-store/photo-store';
 import { ChangeWatch } from '../src/service/change-watch';
 import { computing, type Threads } from '../src/service/computing';
 import longComputation from '../src/service/long-computation';
@@ -77,6 +81,8 @@ const noThreads: Threads = { run: async (computation) => longComputation(computa
 interface ServerOptions {
   readonly threads?: Threads;
   readonly webFolder?: string;
+  /** A directory of its own where left out, which is removed at the end. */
+  readonly photos?: PhotoStore;
   /** Looks for the database here instead, as if it were away. */
   readonly databasePort?: number;
   /** Stands on the database of another server, which drops it. */
@@ -89,6 +95,7 @@ export async function startServer({
   databasePort,
   databaseUrl: shared,
   threads = noThreads,
+  photos,
 }: ServerOptions = {}): Promise<RunningServer> {
   const name = `calvet_${randomBytes(6).toString('hex')}`;
   if (shared === undefined) await asAdmin(`create database ${name}`);
@@ -97,6 +104,7 @@ export async function startServer({
   const url = new URL(databaseUrl);
   if (databasePort !== undefined) url.port = String(databasePort);
   const database = openDatabase(url.href);
+  const folder = await mkdtemp(join(tmpdir(), 'calvet-photos-'));
   const watch = new ChangeWatch(() => allCounters(database.db), 200);
   const server = createServer(
     createApp({
@@ -104,6 +112,7 @@ export async function startServer({
       log: pino({ level: 'silent' }),
       compute: computing(threads),
       watch,
+      photos: photos ?? (await openDirectoryStore({ folder, leaveFreeBytes: 0 })),
       webFolder,
     }),
   );
@@ -117,6 +126,7 @@ export async function startServer({
       server.closeAllConnections();
       await new Promise((resolve) => server.close(resolve));
       await database.close();
+      await rm(folder, { recursive: true, force: true });
       if (shared === undefined) await asAdmin(`drop database ${name}`);
     },
   };

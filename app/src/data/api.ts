@@ -26,13 +26,38 @@ async function answerOf(response: Response): Promise<unknown> {
 }
 
 async function request(path: string, init: RequestInit): Promise<unknown> {
-  let response: Response;
+  return answerOf(await asked(path, init));
+}
+
+async function asked(path: string, init: RequestInit): Promise<Response> {
   try {
-    response = await fetch(path, { ...init, signal: AbortSignal.timeout(TIMEOUT_MS) });
+    return await fetch(path, { ...init, signal: AbortSignal.timeout(TIMEOUT_MS) });
   } catch {
     throw new Unreachable('The server cannot be reached.');
   }
-  return answerOf(response);
+}
+
+/** True where the server has what is at a path. */
+export async function isOnServer(path: string): Promise<boolean> {
+  const { ok, status } = await asked(path, { method: 'HEAD' });
+  if (status >= 500) throw new Unreachable(`The server answered ${status}.`);
+  return ok;
+}
+
+/** Bytes from the API; null where the server has none. */
+export async function getBlob(path: string): Promise<Blob | null> {
+  const response = await asked(path, {});
+  if (response.status === 404) return null;
+  if (!response.ok) throw new Unreachable(`The server answered ${response.status}.`);
+  return response.blob();
+}
+
+/** What every writing request says of who sends it. */
+export function senderHeaders(): Readonly<Record<string, string>> {
+  return {
+    [AUTHOR_HEADER]: encodeURIComponent(authorOnDevice() || NO_NAME),
+    [DEVICE_HEADER]: deviceId,
+  };
 }
 
 /** Reads from the API. */
@@ -44,11 +69,7 @@ export async function getJson<Answer>(path: string): Promise<Answer> {
 export async function postJson<Answer>(path: string, body: unknown): Promise<Answer> {
   const init = {
     method: 'POST',
-    headers: {
-      'content-type': 'application/json',
-      [AUTHOR_HEADER]: encodeURIComponent(authorOnDevice() || NO_NAME),
-      [DEVICE_HEADER]: deviceId,
-    },
+    headers: { 'content-type': 'application/json', ...senderHeaders() },
     body: JSON.stringify(body),
   };
   return (await request(path, init)) as Answer;

@@ -5,6 +5,7 @@ import type {
   House,
   Kind,
   KindedRecord,
+  Photo,
   Stored,
   Bodies,
 } from '@calvet/contract';
@@ -23,6 +24,8 @@ export interface HouseView {
   readonly areas: readonly Area[];
   /** Newest first. */
   readonly tests: readonly AirtightnessTest[];
+  /** In the order of making. */
+  readonly photos: readonly Photo[];
 }
 
 export const EMPTY_COPY: HouseCopy = { upTo: 0, records: new Map() };
@@ -81,6 +84,10 @@ export function withPending(copy: HouseCopy, houseId: string, pending: readonly 
   return { ...copy, records };
 }
 
+/** UUIDv7 sorts by the time of making. */
+const asMade = (a: { readonly id: string }, b: { readonly id: string }): number =>
+  a.id < b.id ? -1 : a.id > b.id ? 1 : 0;
+
 const newestFirst = (a: AirtightnessTest, b: AirtightnessTest): number =>
   b.performedOn.localeCompare(a.performedOn) || b.id.localeCompare(a.id);
 
@@ -89,6 +96,7 @@ export function viewOf(copy: HouseCopy): HouseView | null {
   let house: House | null = null;
   const areas: Area[] = [];
   const tests: AirtightnessTest[] = [];
+  const photos: Photo[] = [];
   for (const item of copy.records.values()) {
     if (item.record.deletedAt !== null) continue;
     switch (item.kind) {
@@ -101,9 +109,11 @@ export function viewOf(copy: HouseCopy): HouseView | null {
       case 'airtightnessTest':
         tests.push(item.record);
         break;
+      case 'photo':
+        photos.push(item.record);
+        break;
     }
   }
   if (house === null) return null;
-  // UUIDv7 sorts by the time of making.
-  return { house, areas: areas.sort((a, b) => a.id.localeCompare(b.id)), tests: tests.sort(newestFirst) };
+  return { house, areas: areas.sort(asMade), tests: tests.sort(newestFirst), photos: photos.sort(asMade) };
 }

@@ -8,10 +8,12 @@ import { LocalDatabase } from './local-database';
 import type { OutboxState, Pending, Troubled } from './outbox';
 
 let count = 0;
+const everyStore = ['copies', 'lists', 'outbox', 'pictures', 'records', 'taken', 'uploads'];
 const freshName = () => `test-${count++}`;
 const neverFails = (error: unknown) => {
   throw error;
 };
+const open = (name: string) => LocalDatabase.open({ onFailure: neverFails, name });
 const area = (id: string, name: string): KindedRecord =>
   ({
     kind: 'area',
@@ -33,14 +35,14 @@ const stateOf = (waiting: readonly Pending[], inTrouble: readonly Troubled[] = [
 
 test('what was kept is there again, newest state of each record', async () => {
   const name = freshName();
-  const local = await LocalDatabase.open(neverFails, name);
+  const local = await open(name);
   local.keepCopy({ houseId: 'h', upTo: 3 }, [area('a', 'Wall'), area('b', 'Roof')]);
   local.keepCopy({ houseId: 'h', upTo: 5 }, [area('a', 'West wall')]);
   local.keepHouses([{ id: 'h', name: 'Byre' } as House]);
   await local.settled();
   local.close();
 
-  const again = await LocalDatabase.open(neverFails, name);
+  const again = await open(name);
   const kept = await again.load();
   const copy = copiesOf(kept).get('h');
   expect(copy?.upTo).toBe(5);
@@ -54,7 +56,10 @@ test('what was kept is there again, newest state of each record', async () => {
 
 test('a failure to keep is told, and does not stop what comes after', async () => {
   const failures: unknown[] = [];
-  const local = await LocalDatabase.open((error) => failures.push(error), freshName());
+  const local = await LocalDatabase.open({
+    onFailure: (error) => failures.push(error),
+    name: freshName(),
+  });
   local.keepHouses([{ id: 'h', name: (() => 1) as unknown as string } as House]);
   await local.settled();
   expect(failures).toHaveLength(1);
@@ -66,11 +71,11 @@ test('a failure to keep is told, and does not stop what comes after', async () =
 
 test('a device without a database yet, and one of this version, open the same stores', async () => {
   const name = freshName();
-  (await LocalDatabase.open(neverFails, name)).close();
+  (await open(name)).close();
   const db = await openDB(name);
-  expect([...db.objectStoreNames].sort()).toEqual(['copies', 'lists', 'outbox', 'records']);
+  expect([...db.objectStoreNames].sort()).toEqual(everyStore);
   db.close();
-  (await LocalDatabase.open(neverFails, name)).close();
+  (await open(name)).close();
 });
 
 describe('the outbox is followed', () => {
@@ -86,7 +91,7 @@ describe('the outbox is followed', () => {
 
   test('an entry that a person decided goes first, also after a reload', async () => {
     const name = freshName();
-    const local = await LocalDatabase.open(neverFails, name);
+    const local = await open(name);
     const keeper = new OutboxKeeper();
     const write = (state: OutboxState) => {
       const { changed, gone } = keeper.differenceTo(state);
@@ -108,7 +113,7 @@ describe('the outbox is followed', () => {
   });
 
   test('five hundred entries keep their order', async () => {
-    const local = await LocalDatabase.open(neverFails, freshName());
+    const local = await open(freshName());
     const keeper = new OutboxKeeper();
     const entries = Array.from({ length: 500 }, (_, i) => pending(`c${499 - i}`));
     entries.forEach((_, i) => {

@@ -14,7 +14,7 @@ import { copiesOf, EMPTY_COPY, withPending, withRecords, type HouseCopy } from '
 import { OutboxKeeper, restoredFrom } from './kept-outbox';
 import { followServer } from './following';
 import { Listeners } from './listeners';
-import { LocalDatabase } from './local-database';
+import { LocalDatabase, type Kept } from './local-database';
 import { askToPersist } from './space';
 import { Outbox, waitingIn } from './outbox';
 
@@ -23,6 +23,8 @@ let held: ReadonlyMap<string, HouseCopy> = new Map();
 /** False until what the device kept has been read: before that nothing is known, and nothing may be written upon it. */
 let isRead = false;
 let local: LocalDatabase | null = null;
+/** False while the device gives no more room. */
+let isRoom = true;
 const holders = new Listeners();
 const keeper = new OutboxKeeper();
 
@@ -33,6 +35,16 @@ export function heldCopies(): ReadonlyMap<string, HouseCopy> {
 /** False where the browser offers no database, or it failed: entries then live as long as the page. */
 export function isKeptOnDevice(): boolean {
   return local !== null;
+}
+
+/** The device's own database; null where there is none. */
+export function localDatabase(): LocalDatabase | null {
+  return local;
+}
+
+/** False while what is entered cannot be kept for want of room, and lives as long as the page. */
+export function hasRoom(): boolean {
+  return isRoom;
 }
 
 /** True once what this device kept is here. */
@@ -122,14 +134,21 @@ outbox.subscribe(() => {
 });
 
 /** Opens what the device kept and takes it up. Where it keeps nothing, entries live as long as the tab. */
-async function readKept(): Promise<void> {
+async function readKept(): Promise<Kept | null> {
+  let kept: Kept | null = null;
   try {
-    local = await LocalDatabase.open((error) => {
-      console.error(error);
-      local = null;
-      holders.tell();
+    local = await LocalDatabase.open({
+      onFailure: (error) => {
+        console.error(error);
+        local = null;
+        holders.tell();
+      },
+      onRoom: (next) => {
+        isRoom = next;
+        holders.tell();
+      },
     });
-    const kept = await local.load();
+    kept = await local.load();
     held = copiesOf(kept);
     keeper.start(kept.outbox);
     outbox.restore(restoredFrom(kept.outbox));
@@ -144,6 +163,7 @@ async function readKept(): Promise<void> {
   }
   isRead = true;
   holders.tell();
+  return kept;
 }
 
 /** Fetches what a piece of news is about, where it is not here yet. */
@@ -157,8 +177,11 @@ async function catchUp({ houseId, upTo }: News): Promise<void> {
   await refreshHouse(houseId).catch(() => undefined);
 }
 
+/** What the device kept when the app was opened; null where it keeps nothing. */
+export const keptAtStart: Promise<Kept | null> =
+  typeof window === 'undefined' ? Promise.resolve(null) : readKept();
+
 if (typeof window !== 'undefined') {
-  void readKept();
   if (typeof EventSource !== 'undefined') {
     followServer({
       onNews: (news) => void catchUp(news),
@@ -171,8 +194,15 @@ if (typeof window !== 'undefined') {
   window.addEventListener('online', () => outbox.retryNow());
   window.addEventListener('beforeunload', (event) => {
     const { pending, troubled } = outbox.getState();
-    if (local === null && pending.length + troubled.length > 0) event.preventDefault();
+    if ((local === null || !isRoom) && pending.length + troubled.length > 0) event.preventDefault();
   });
+}
+
+/** Forgets what is held of a house, which the server has; it is fetched again when it is wanted. */
+export function forgetHouse(houseId: string): void {
+  held = new Map([...held].filter(([id]) => id !== houseId));
+  local?.dropCopy(houseId);
+  holders.tell();
 }
 
 /** Makes a record and gives back its id. */

@@ -13,8 +13,11 @@ import type { ChangeWatch } from '../service/change-watch';
 import type { Compute } from '../service/computing';
 import { readChanges, readHouses } from '../service/read-changes';
 import { ping, type Database } from '../store/database';
+import type { PhotoStore } from '../photo-store/photo-store';
 import { eventsHandler } from './events';
+import { picturesRouter } from './pictures';
 import { HttpProblem } from './problems';
+import { uploadsHandler } from './uploads';
 
 const BODY_BYTES_MAX = 1_000_000;
 const AUTHOR_MAX = 120;
@@ -100,6 +103,7 @@ export interface ApiOptions {
   readonly db: Database;
   readonly compute: Compute;
   readonly watch: ChangeWatch;
+  readonly photos: PhotoStore;
 }
 
 /** Number of the last change that a batch led to; null where none was taken. */
@@ -109,7 +113,7 @@ function lastTaken(results: readonly ChangeOutcome[]): number | null {
 }
 
 /** The API under its prefix: thin handlers that parse, call a service and answer. */
-export function apiRouter({ db, compute, watch }: ApiOptions): Router {
+export function apiRouter({ db, compute, watch, photos }: ApiOptions): Router {
   const router = Router();
   router.get('/health', (_request, response) => {
     response.json({ status: 'ok' });
@@ -125,6 +129,9 @@ export function apiRouter({ db, compute, watch }: ApiOptions): Router {
   router.get('/houses/:houseId/changes', async (request, response) => {
     response.json(await readChanges(db, houseIdOf(request), sinceOf(request)));
   });
+
+  router.use('/pictures', picturesRouter(photos));
+  router.all('/uploads{/:id}', uploadsHandler(photos));
 
   router.use((request, _response, next) => {
     if (request.method === 'POST') requireJson(request);

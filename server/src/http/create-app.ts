@@ -42,7 +42,7 @@ function serveWeb(app: Express, folder: string): void {
 }
 
 /** App and API behind one port. */
-export function createApp({ db, log, compute, watch, webFolder }: AppOptions): Express {
+export function createApp({ log, webFolder, ...api }: AppOptions): Express {
   const app = express();
   app.disable('x-powered-by');
   app.use(
@@ -72,7 +72,7 @@ export function createApp({ db, log, compute, watch, webFolder }: AppOptions): E
     }),
   );
   app.use(compression());
-  app.use(API, apiRouter({ db, compute, watch }));
+  app.use(API, apiRouter(api));
   if (webFolder !== undefined) serveWeb(app, webFolder);
   app.use((_request, response) => {
     response.status(404).type('text/plain').send('Nothing is here.');

@@ -1,8 +1,10 @@
 import type { Problem } from '@calvet/contract';
 import { Refusal } from '@calvet/core';
 import type { ErrorRequestHandler, Response } from 'express';
+import { NoRoom } from '../photo-store/photo-store';
 import { UnknownHouse } from '../service/accept-changes';
 import { TooBusy } from '../service/computing';
+import { PictureRefused } from '../service/take-picture';
 import { isUnreachable } from '../store/database';
 
 /** An answer of status 400 or above, thrown by a handler. */
@@ -28,6 +30,7 @@ const TITLES: Readonly<Record<number, string>> = {
   422: 'The input was refused',
   500: 'The server failed',
   503: 'Not just now',
+  507: 'There is no room',
 };
 
 /** Codes of the body parser, by its own type of error. */
@@ -38,8 +41,18 @@ const UNREADABLE: Readonly<Record<string, readonly [status: number, code: string
   'charset.unsupported': [415, 'unsupported-charset', 'Send the body in UTF-8.'],
 };
 
-function problemOf(error: unknown): HttpProblem {
+/** What is told of an error, whatever threw it. */
+export function problemOf(error: unknown): HttpProblem {
   if (error instanceof HttpProblem) return error;
+  if (error instanceof PictureRefused) return new HttpProblem(422, error.code, 'sha256', error.message);
+  if (error instanceof NoRoom) {
+    return new HttpProblem(
+      507,
+      'photo-store-full',
+      '',
+      'The server has no room for more pictures. They stay on the device until it has.',
+    );
+  }
   if (error instanceof Refusal) {
     const status = error.code === 'unknown-operation' ? 404 : 422;
     return new HttpProblem(status, error.code, error.field, error.message, { bound: error.bound });
@@ -75,17 +88,21 @@ function problemOf(error: unknown): HttpProblem {
   return new HttpProblem(500, 'internal', '', 'Something failed here. What you sent was not stored.');
 }
 
-function send(response: Response, problem: HttpProblem): void {
-  const body: Problem = {
+/** The body of an answer that tells of a problem. */
+export function problemBody(problem: HttpProblem): Problem {
+  return {
     type: `urn:calvet:problem:${problem.code}`,
     title: TITLES[problem.status] ?? 'The request was not carried out',
     status: problem.status,
     detail: problem.message,
     code: problem.code,
     field: problem.field,
-    requestId: String(response.req.id),
     ...problem.extra,
   };
+}
+
+function send(response: Response, problem: HttpProblem): void {
+  const body: Problem = { ...problemBody(problem), requestId: String(response.req.id) };
   if (problem.status === 503) response.setHeader('retry-after', '2');
   response.status(problem.status).type('application/problem+json').send(JSON.stringify(body));
 }

@@ -1,14 +1,7 @@
 import { fieldsOf, type AcceptedChange, type Kind, type LedgerRecord } from '@calvet/contract';
 import { and, asc, eq, gt, inArray, isNull, lte, sql } from 'drizzle-orm';
 import type { Database, Transaction } from './database';
-import { airtightnessTestTable, areaTable, houseChangeTable, houseCounterTable, houseTable } from './tables';
-
-/** Table of each kind of record. */
-const tables = {
-  house: houseTable,
-  area: areaTable,
-  airtightnessTest: airtightnessTestTable,
-} as const satisfies Readonly<Record<Kind, unknown>>;
+import { houseChangeTable, houseCounterTable, houseTable, recordTables as tables } from './tables';
 
 type FlatRow = Omit<LedgerRecord, 'body' | 'kind'> & Readonly<Record<string, unknown>>;
 

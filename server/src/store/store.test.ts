@@ -6,10 +6,9 @@ import { join } from 'node:path';
 import { ask, startServer, type RunningServer } from '../../test/running-server';
 import { databaseErrorCode, inTransaction, isUnreachable, openDatabase } from './database';
 import { migrateDatabase } from './migrate';
-import { airtightnessTestTable, areaTable, houseTable } from './tables';
+import { recordTables } from './tables';
 
 const migrations = join(__dirname, 'migrations');
-const tables = { house: houseTable, area: areaTable, airtightnessTest: airtightnessTestTable };
 
 let server: RunningServer;
 
@@ -19,7 +18,7 @@ beforeAll(async () => {
 afterAll(() => server.close());
 
 test.each(KINDS)('the table of %s has a column for every field of the record', (kind) => {
-  const columns = Object.keys(getTableColumns(tables[kind]));
+  const columns = Object.keys(getTableColumns(recordTables[kind]));
   expect(fieldsOf(kind).filter((field) => !columns.includes(field))).toEqual([]);
 });
 

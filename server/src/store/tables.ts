@@ -1,4 +1,4 @@
-import type { AirtightnessTestBody, AreaBody, HouseBody } from '@calvet/contract';
+import type { AirtightnessTestBody, AreaBody, HouseBody, Kind, PhotoBody } from '@calvet/contract';
 import {
   bigint,
   char,
@@ -80,6 +80,31 @@ export const airtightnessTestTable = mysqlTable(
   },
   (table) => [index('airtightness_test_changes').on(table.houseId, table.changeNumber)],
 );
+
+export const photoTable = mysqlTable(
+  'photo',
+  {
+    ...recordColumns,
+    sha256: char('sha256', { length: 64 }).notNull(),
+    widthPx: smallint('width_px').notNull(),
+    heightPx: smallint('height_px').notNull(),
+    bytes: int('bytes').notNull(),
+    takenAt: varchar('taken_at', { length: 30 }),
+    subject: json('subject').$type<PhotoBody['subject']>().notNull(),
+    caption: varchar('caption', { length: 500 }).notNull(),
+    marks: json('marks').$type<PhotoBody['marks']>().notNull(),
+    beforeId: char('before_id', { length: 36 }),
+  },
+  (table) => [index('photo_changes').on(table.houseId, table.changeNumber)],
+);
+
+/** Table of each kind of record. */
+export const recordTables = {
+  house: houseTable,
+  area: areaTable,
+  airtightnessTest: airtightnessTestTable,
+  photo: photoTable,
+} as const satisfies Readonly<Record<Kind, unknown>>;
 
 /** One row a house: the number of its last change. Whoever writes to the house locks this row. */
 export const houseCounterTable = mysqlTable('house_counter', {

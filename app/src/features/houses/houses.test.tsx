@@ -52,13 +52,18 @@ describe('the headline of a list', () => {
 describe('the summary of a house', () => {
   test('takes the last test that has figures, not one that was only begun', () => {
     const begun = testWith({ id: 't2', performedOn: '2026-11-01', depressurise: null });
-    const { latest, tightness } = summaryOf({ house: houseWith(), areas: [], tests: [begun, testWith()] });
+    const { latest, tightness } = summaryOf({
+      house: houseWith(),
+      areas: [],
+      tests: [begun, testWith()],
+      photos: [],
+    });
     expect(latest?.id).toBe('t1');
     expect(tightness?.value).toBeCloseTo(1.25, 2);
   });
 
   test('has no figures where nothing was tested or entered', () => {
-    expect(summaryOf({ house: houseWith(), areas: [], tests: [] })).toMatchObject({
+    expect(summaryOf({ house: houseWith(), areas: [], tests: [], photos: [] })).toMatchObject({
       latest: null,
       tightness: null,
       envelope: { built: null },
@@ -75,6 +80,7 @@ describe('the table of houses', () => {
         house,
         areas: [areaWith({ areaM2 })],
         tests: [testWith({ depressurise: run(q50M3h) })],
+        photos: [],
       }),
     };
   };

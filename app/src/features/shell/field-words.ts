@@ -37,6 +37,11 @@ const FIELDS: Readonly<Record<string, FieldWords>> = {
   depressurise: { label: 'Readings, depressurising' },
   pressurise: { label: 'Readings, pressurising' },
   note: { label: 'Note' },
+  caption: { label: 'Caption' },
+  marks: { label: 'Marks' },
+  subject: { label: 'What it shows' },
+  beforeId: { label: 'Photo before' },
+  takenAt: { label: 'Taken' },
 };
 
 /** Label and quantity of a field of a record. */
@@ -48,6 +53,7 @@ const KINDS: Readonly<Record<Kind, string>> = {
   house: 'House',
   area: 'Area',
   airtightnessTest: 'Door test',
+  photo: 'Photo',
 };
 
 /** What a change is about: the kind of record, with its name where one is known. */

@@ -1,0 +1,111 @@
+import Joi from 'joi';
+import { body, filled, nullable, number, text, uuid, type Stored } from '../record';
+import { PICTURE_BYTES_MAX, PICTURE_SIDE_MAX_PX } from './picture-limits';
+
+/** What a photo may be tied to. */
+export const PHOTO_SUBJECT_KINDS = ['house', 'area', 'airtightnessTest'] as const;
+export type PhotoSubjectKind = (typeof PHOTO_SUBJECT_KINDS)[number];
+
+/** The record that a photo shows something of; the house itself where it belongs to no part of it. */
+export interface PhotoSubject {
+  readonly kind: PhotoSubjectKind;
+  readonly id: string;
+}
+
+/** A place in a picture: shares of its width from the left and of its height from the top, 0…1. */
+export interface PicturePoint {
+  readonly x: number;
+  readonly y: number;
+}
+
+/** Something pointed out in a picture. It is drawn over it and never into it. */
+export type PhotoMark =
+  | { readonly id: string; readonly kind: 'arrow'; readonly from: PicturePoint; readonly to: PicturePoint }
+  | {
+      readonly id: string;
+      readonly kind: 'ring';
+      readonly centre: PicturePoint;
+      /** Share of the picture's width. */
+      readonly radius: number;
+    }
+  | { readonly id: string; readonly kind: 'outline'; readonly points: readonly PicturePoint[] }
+  | { readonly id: string; readonly kind: 'text'; readonly at: PicturePoint; readonly text: string };
+
+export const PHOTO_MARK_KINDS = [
+  'arrow',
+  'ring',
+  'outline',
+  'text',
+] as const satisfies readonly PhotoMark['kind'][];
+export const PHOTO_MARKS_MAX = 60;
+export const OUTLINE_POINTS_MAX = 200;
+export const MARK_TEXT_MAX = 80;
+
+/** A photo of a house: which picture, of what, and what is pointed out in it. The picture itself travels apart. */
+export interface PhotoBody {
+  /** SHA-256 of the picture's bytes, in hexadecimal: its name wherever it is kept. */
+  readonly sha256: string;
+  readonly widthPx: number;
+  readonly heightPx: number;
+  readonly bytes: number;
+  /** ISO 8601, UTC, by the clock of the camera; null where it does not say. */
+  readonly takenAt: string | null;
+  readonly subject: PhotoSubject;
+  readonly caption: string;
+  readonly marks: readonly PhotoMark[];
+  /** Photo of the same place before the work that this one shows; null where it has none. */
+  readonly beforeId: string | null;
+}
+
+export type Photo = Stored<PhotoBody>;
+
+const SHA256 = /^[0-9a-f]{64}$/;
+
+/** Schema of a picture's name. */
+export const pictureName = () => Joi.string().pattern(SHA256, 'sha256');
+
+const share = () => number().min(0).max(1).required();
+const point = body<PicturePoint>({ x: share(), y: share() }).required();
+const id = uuid().required();
+
+const mark = Joi.alternatives().conditional('.kind', {
+  switch: [
+    { is: 'arrow', then: Joi.object({ id, kind: Joi.valid('arrow'), from: point, to: point }) },
+    { is: 'ring', then: Joi.object({ id, kind: Joi.valid('ring'), centre: point, radius: share() }) },
+    {
+      is: 'outline',
+      then: Joi.object({
+        id,
+        kind: Joi.valid('outline'),
+        points: Joi.array().items(point).min(2).max(OUTLINE_POINTS_MAX).required(),
+      }),
+    },
+  ],
+  otherwise: Joi.object({
+    id,
+    kind: Joi.valid('text').required(),
+    at: point,
+    text: filled(MARK_TEXT_MAX).required(),
+  }),
+});
+
+const pixels = () => number().integer().min(1).max(PICTURE_SIDE_MAX_PX);
+
+export const photoBody = body<PhotoBody>({
+  sha256: pictureName().required(),
+  widthPx: pixels().required(),
+  heightPx: pixels().required(),
+  bytes: number().integer().min(1).max(PICTURE_BYTES_MAX).required(),
+  takenAt: nullable(Joi.string().isoDate().max(30)).required(),
+  subject: body<PhotoSubject>({
+    kind: Joi.valid(...PHOTO_SUBJECT_KINDS).required(),
+    id,
+  }).required(),
+  caption: text(500).allow('').required(),
+  marks: Joi.array()
+    .items(mark)
+    .unique((a: PhotoMark, b: PhotoMark) => a.id === b.id)
+    .max(PHOTO_MARKS_MAX)
+    .required(),
+  beforeId: nullable(uuid()).required(),
+});

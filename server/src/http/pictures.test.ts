@@ -1,0 +1,255 @@
+import { mkdtemp, rm } from 'node:fs/promises';
+import { connect } from 'node:net';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import sharp from 'sharp';
+import { startBucket } from '../../test/bucket';
+import { named, testPicture, type TestPicture } from '../../test/pictures';
+import { ask, startServer, type RunningServer } from '../../test/running-server';
+import { openDirectoryStore } from '../photo-store/directory-store';
+import type { PhotoStore } from '../photo-store/photo-store';
+
+const TUS = { 'tus-resumable': '1.0.0' };
+
+const metadata = (sha256: string) => ({
+  'upload-metadata': `sha256 ${Buffer.from(sha256).toString('base64')}`,
+});
+
+/** Announces a picture; where to send it. */
+async function announce({ url }: RunningServer, { sha256, bytes }: TestPicture, size = bytes.length) {
+  const response = await fetch(`${url}/api/v1/uploads`, {
+    method: 'POST',
+    headers: { ...TUS, ...metadata(sha256), 'upload-length': String(size) },
+  });
+  return { status: response.status, body: await response.text(), at: response.headers.get('location') ?? '' };
+}
+
+async function arrived({ url }: RunningServer, at: string): Promise<number> {
+  const response = await fetch(url + at, { method: 'HEAD', headers: TUS });
+  return Number(response.headers.get('upload-offset'));
+}
+
+async function send({ url }: RunningServer, at: string, bytes: Buffer, offset: number) {
+  return ask(url + at, {
+    method: 'PATCH',
+    headers: { ...TUS, 'upload-offset': String(offset), 'content-type': 'application/offset+octet-stream' },
+    body: new Uint8Array(bytes.subarray(offset)),
+  });
+}
+
+/** Sends a piece and hangs up after so many bytes of it. */
+async function sendAndHangUp(
+  server: RunningServer,
+  at: string,
+  bytes: Buffer,
+  offset: number,
+  after: number,
+) {
+  const { hostname, port } = new URL(server.url);
+  const socket = connect(Number(port), hostname);
+  socket.on('error', () => undefined);
+  socket.write(
+    [
+      `PATCH ${at} HTTP/1.1`,
+      `host: ${hostname}:${port}`,
+      'tus-resumable: 1.0.0',
+      `upload-offset: ${offset}`,
+      'content-type: application/offset+octet-stream',
+      `content-length: ${bytes.length - offset}`,
+      '',
+      '',
+    ].join('\r\n'),
+  );
+  socket.write(bytes.subarray(offset, offset + after));
+  // The bytes are on their way before the line goes dead.
+  await new Promise((resolve) => setTimeout(resolve, 60));
+  socket.destroy();
+}
+
+const picturePath = ({ url }: RunningServer, { sha256 }: TestPicture) => `${url}/api/v1/pictures/${sha256}`;
+
+interface Place {
+  readonly photos: PhotoStore;
+  readonly close: () => Promise<void>;
+}
+
+const inDirectory = async (): Promise<Place> => {
+  const folder = await mkdtemp(join(tmpdir(), 'calvet-uploads-'));
+  return {
+    photos: await openDirectoryStore({ folder, leaveFreeBytes: 0 }),
+    close: () => rm(folder, { recursive: true, force: true }),
+  };
+};
+
+const inBucket = async (): Promise<Place> => {
+  const bucket = await startBucket();
+  return { photos: bucket.open(), close: bucket.close };
+};
+
+describe.each([
+  ['a directory', inDirectory],
+  ['a bucket', inBucket],
+])('a picture sent to a server over %s', (_name, start) => {
+  let place: Place;
+  let server: RunningServer;
+  let other: RunningServer;
+  beforeAll(async () => {
+    place = await start();
+    server = await startServer({ photos: place.photos });
+    other = await startServer({ photos: place.photos, databaseUrl: server.databaseUrl });
+  });
+  afterAll(async () => {
+    await other.close();
+    await server.close();
+    await place.close();
+  });
+
+  test('is handed out as it was sent, with a small one, by every process', async () => {
+    const picture = await testPicture(10, 900);
+    expect((await ask(picturePath(server, picture))).status).toBe(404);
+    const { at } = await announce(server, picture);
+    expect((await send(server, at, picture.bytes, 0)).status).toBe(204);
+    const response = await fetch(picturePath(other, picture));
+    expect(Buffer.from(await response.arrayBuffer()).equals(picture.bytes)).toBe(true);
+    expect(response.headers.get('content-type')).toBe('image/jpeg');
+    expect(response.headers.get('x-content-type-options')).toBe('nosniff');
+    expect(response.headers.get('content-security-policy')).toContain('sandbox');
+    expect(response.headers.get('cache-control')).toContain('immutable');
+    const small = await fetch(`${picturePath(other, picture)}/thumbnail`);
+    const { width, format } = await sharp(Buffer.from(await small.arrayBuffer())).metadata();
+    expect([width, format]).toEqual([480, 'jpeg']);
+  });
+
+  test('cut off at any byte it goes on where it stopped, also with another process', async () => {
+    const picture = await testPicture(11);
+    const { bytes } = picture;
+    const { at } = await announce(server, picture);
+    const cuts = [0, 1, 7, 1024, 4096, 20_000];
+    let offset = 0;
+    for (const [i, cut] of cuts.entries()) {
+      const process = i % 2 === 0 ? server : other;
+      await sendAndHangUp(process, at, bytes, offset, cut);
+      let next = await arrived(process, at);
+      // What was on its way may still be written down for a moment.
+      for (let look = 0; look < 20 && next < offset + cut; look++) {
+        await new Promise((resolve) => setTimeout(resolve, 25));
+        next = await arrived(process, at);
+      }
+      expect(next).toBeGreaterThanOrEqual(offset);
+      expect(next).toBeLessThanOrEqual(offset + cut);
+      offset = next;
+    }
+    expect(offset).toBeGreaterThan(0);
+    expect((await send(other, at, bytes, offset)).status).toBe(204);
+    const response = await fetch(picturePath(server, picture));
+    expect(Buffer.from(await response.arrayBuffer()).equals(bytes)).toBe(true);
+  });
+
+  test('sent twice, also at once, it is there once', async () => {
+    const picture = await testPicture(12);
+    const answers = await Promise.all(
+      [server, other].map(async (process) => {
+        const { at } = await announce(process, picture);
+        return (await send(process, at, picture.bytes, 0)).status;
+      }),
+    );
+    expect(answers).toEqual([204, 204]);
+    expect((await fetch(picturePath(server, picture))).status).toBe(200);
+  });
+});
+
+describe('what is refused', () => {
+  let server: RunningServer;
+  beforeAll(async () => {
+    server = await startServer();
+  });
+  afterAll(() => server.close());
+
+  async function sent(picture: TestPicture) {
+    const { at } = await announce(server, picture);
+    const { status, body, type } = await send(server, at, picture.bytes, 0);
+    expect(type).toContain('application/problem+json');
+    expect((await ask(picturePath(server, picture))).status).toBe(404);
+    // Nothing of it is kept to go on with.
+    expect((await fetch(server.url + at, { method: 'HEAD', headers: TUS })).status).toBe(404);
+    return [status, body.code];
+  }
+
+  test.each<[string, () => Promise<Buffer> | Buffer, string]>([
+    ['a page that would run', () => Buffer.from('<!doctype html><script>alert(1)</script>'), 'no-picture'],
+    [
+      'a drawing that would run',
+      () => Buffer.from('<svg xmlns="http://www.w3.org/2000/svg" width="9" height="9"><script/></svg>'),
+      'no-picture',
+    ],
+    ['half a picture', async () => (await testPicture(20)).bytes.subarray(0, 3000), 'no-picture'],
+    [
+      'a picture with the place where it was taken',
+      async () =>
+        sharp((await testPicture(21)).bytes)
+          .withExif({ IFD3: { GPSLatitude: '41/1 20/1 0/1', GPSLongitude: '2/1 10/1 0/1' } })
+          .jpeg()
+          .toBuffer(),
+      'picture-tells-more',
+    ],
+    [
+      'a picture of 3,000 pixels',
+      () =>
+        sharp({ create: { width: 3000, height: 40, channels: 3, background: '#888' } })
+          .jpeg()
+          .toBuffer(),
+      'picture-too-large',
+    ],
+  ])('%s', async (_name, make, code) => {
+    expect(await sent(named(await make()))).toEqual([422, code]);
+  });
+
+  test('bytes that are not those of the name', async () => {
+    const { bytes } = await testPicture(22);
+    expect(await sent({ bytes, sha256: 'ab'.repeat(32) })).toEqual([422, 'other-bytes']);
+  });
+
+  test('a picture without a name, or with one that is no hash', async () => {
+    const picture = await testPicture(23);
+    for (const sha256 of ['', '../../etc/passwd', 'f00d']) {
+      const { status, body } = await announce(server, { ...picture, sha256 });
+      expect([status, JSON.parse(body).code]).toEqual([400, 'malformed-id']);
+    }
+    expect((await ask(`${server.url}/api/v1/pictures/nope`)).body.code).toBe('malformed-id');
+  });
+
+  test('more than 12 MB', async () => {
+    const { status, body } = await announce(server, await testPicture(24), 13_000_000);
+    expect([status, JSON.parse(body).code]).toEqual([413, 'picture-too-large']);
+  });
+
+  test('a piece that leaves a gap', async () => {
+    const picture = await testPicture(25);
+    const { at } = await announce(server, picture);
+    const { status, body } = await send(server, at, picture.bytes, 5);
+    expect([status, body.code]).toEqual([409, 'upload-refused']);
+  });
+
+  test('reading an upload back', async () => {
+    const { at } = await announce(server, await testPicture(26));
+    expect((await ask(server.url + at)).status).toBe(405);
+  });
+
+  test('anything at all while the store is full, and it is taken once there is room', async () => {
+    const folder = await mkdtemp(join(tmpdir(), 'calvet-full-'));
+    const real = await openDirectoryStore({ folder, leaveFreeBytes: 0 });
+    const none = await openDirectoryStore({ folder, leaveFreeBytes: Number.MAX_SAFE_INTEGER });
+    let isFull = true;
+    const full = await startServer({
+      photos: { ...real, hasRoomFor: (bytes) => (isFull ? none : real).hasRoomFor(bytes) },
+    });
+    const picture = await testPicture(27);
+    const refused = await announce(full, picture);
+    expect([refused.status, JSON.parse(refused.body).code]).toEqual([507, 'photo-store-full']);
+    isFull = false;
+    const { at } = await announce(full, picture);
+    expect((await send(full, at, picture.bytes, 0)).status).toBe(204);
+    await full.close();
+    await rm(folder, { recursive: true, force: true });
+  });
+});

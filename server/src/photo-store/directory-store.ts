@@ -1,0 +1,59 @@
+import { randomUUID } from 'node:crypto';
+import { access, mkdir, readFile, rename, rm, statfs, writeFile } from 'node:fs/promises';
+import { dirname, join } from 'node:path';
+import { FileStore } from '@tus/file-store';
+import { NoRoom, PIECES_KEPT_MS, type PhotoStore } from './photo-store';
+
+const OUT_OF_ROOM = new Set(['ENOSPC', 'EDQUOT']);
+
+const codeOf = (error: unknown): unknown => (error as { readonly code?: unknown } | null)?.code;
+
+interface DirectoryOptions {
+  readonly folder: string;
+  /** Left free on the disk, for whatever else lives there. */
+  readonly leaveFreeBytes: number;
+}
+
+/** Pictures as files in a directory, which all server processes share. */
+export async function openDirectoryStore({ folder, leaveFreeBytes }: DirectoryOptions): Promise<PhotoStore> {
+  const arriving = join(folder, 'arriving');
+  await mkdir(arriving, { recursive: true });
+  // A directory with a million entries is slow on many disks.
+  const pathOf = (name: string) => join(folder, name.slice(0, 2), name);
+  return {
+    incoming: new FileStore({ directory: arriving, expirationPeriodInMilliseconds: PIECES_KEPT_MS }),
+    put: async (name, bytes) => {
+      const path = pathOf(name);
+      const unfinished = join(folder, `${randomUUID()}.part`);
+      try {
+        await mkdir(dirname(path), { recursive: true });
+        await writeFile(unfinished, bytes, { flush: true });
+        // Whole or not at all, also when the machine stops in the middle.
+        await rename(unfinished, path);
+      } catch (error) {
+        await rm(unfinished, { force: true });
+        throw OUT_OF_ROOM.has(String(codeOf(error))) ? new NoRoom() : error;
+      }
+    },
+    get: async (name) => {
+      try {
+        return await readFile(pathOf(name));
+      } catch (error) {
+        if (codeOf(error) === 'ENOENT') return null;
+        throw error;
+      }
+    },
+    has: async (name) => {
+      try {
+        await access(pathOf(name));
+        return true;
+      } catch {
+        return false;
+      }
+    },
+    hasRoomFor: async (bytes) => {
+      const { bavail, bsize } = await statfs(folder);
+      return bavail * bsize - bytes >= leaveFreeBytes;
+    },
+  };
+}
