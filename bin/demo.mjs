@@ -1,3 +1,4 @@
+import { rmSync } from 'node:fs';
 import { join } from 'node:path';
 import { workFolder } from './machine/checkout.mjs';
 import { startDatabase } from './machine/database.mjs';
@@ -34,6 +35,7 @@ async function main() {
   try {
     await ensurePackages();
     const webFolder = await ensureWebApp();
+    if (reset) rmSync(join(folder, 'photos'), { recursive: true, force: true });
     const database = await openDatabase();
     running.push(database);
     const server = await startServer({ port, databaseUrl: database.url, webFolder, folder });

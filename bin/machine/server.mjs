@@ -20,6 +20,9 @@ export async function startServer({ port, databaseUrl, webFolder, folder, env = 
       ...process.env,
       CALVET_PORT: String(port),
       CALVET_DATABASE_URL: databaseUrl,
+      CALVET_PHOTO_FOLDER: join(folder, 'photos'),
+      // A checkout on a small disk may still be tried out.
+      CALVET_PHOTO_LEAVE_FREE_MB: '50',
       ...(webFolder === undefined ? {} : { CALVET_WEB_FOLDER: webFolder }),
       ...env,
     },

@@ -1,5 +1,5 @@
 import type { Change } from '@calvet/contract';
-import { idOf } from './ids';
+import { idOf, idsOfHouse } from './ids';
 import { demoHouses, type DemoHouse } from './scenario';
 
 /** The changes that create a house of the scenario, by the id of the house. */
@@ -13,19 +13,15 @@ function create(kind: Change['kind'], key: string, day: string, id: string, body
 }
 
 function batchOf({ key, begun, house, areas, tests }: DemoHouse): SeedBatch {
-  const houseId = idOf(key, begun);
+  const ids = idsOfHouse(key, begun);
   return {
-    houseId,
+    houseId: ids.house,
     changes: [
-      create('house', key, begun, houseId, house),
-      ...areas.map((area, i) => {
-        const name = `${key} area ${i}`;
-        return create('area', name, begun, idOf(name, begun, i), area);
-      }),
-      ...tests.map((test, i) => {
-        const name = `${key} test ${i}`;
-        return create('airtightnessTest', name, test.performedOn, idOf(name, test.performedOn), test);
-      }),
+      create('house', key, begun, ids.house, house),
+      ...areas.map((area, i) => create('area', `${key} area ${i}`, begun, ids.area(i), area)),
+      ...tests.map((test, i) =>
+        create('airtightnessTest', `${key} test ${i}`, test.performedOn, ids.test(i, test.performedOn), test),
+      ),
     ],
   };
 }

@@ -19,3 +19,12 @@ export function idOf(name: string, day: string, second = 0): string {
     seq: Math.floor(draw() * 0x7fffffff),
   });
 }
+
+/** Ids of a house of the scenario and of what is in it. */
+export function idsOfHouse(key: string, begun: string) {
+  return {
+    house: idOf(key, begun),
+    area: (index: number) => idOf(`${key} area ${index}`, begun, index),
+    test: (index: number, day: string) => idOf(`${key} test ${index}`, day),
+  };
+}

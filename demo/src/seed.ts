@@ -1,17 +1,24 @@
 import { apiPaths, AUTHOR_HEADER, type Problem } from '@calvet/contract';
-import { seedBatches } from './changes';
+import { seedBatches, type SeedBatch } from './changes';
+import { photoBatches } from './photos/photo-batches';
+import { sendPictures } from './send-pictures';
 
 const [server] = process.argv.slice(2);
 if (server === undefined) throw new Error('Give the address of the server to seed.');
 
-for (const { houseId, changes } of seedBatches) {
+async function send({ houseId, changes }: SeedBatch): Promise<void> {
   const response = await fetch(`${server}${apiPaths.changes(houseId)}`, {
     method: 'POST',
     headers: { 'content-type': 'application/json', [AUTHOR_HEADER]: 'Demo' },
     body: JSON.stringify({ changes }),
   });
-  if (!response.ok) {
-    const problem = (await response.json()) as Problem;
-    throw new Error(`The demo could not be seeded: ${problem.code} ${problem.field} ${problem.detail}`);
-  }
+  if (response.ok) return;
+  const problem = (await response.json()) as Problem;
+  throw new Error(`The demo could not be seeded: ${problem.code} ${problem.field} ${problem.detail}`);
+}
+
+for (const batch of seedBatches) await send(batch);
+for (const { houseId, changes, pictures } of await photoBatches()) {
+  await send({ houseId, changes });
+  await sendPictures(server, pictures);
 }

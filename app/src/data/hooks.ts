@@ -6,6 +6,7 @@ import type { HouseCopy, HouseView } from './house-copy';
 import { viewWithWaiting, withNewerHouses } from './waiting';
 import type { OutboxState } from './outbox';
 import {
+  hasRoom,
   heldCopies,
   houseKey,
   isKeptOnDevice,
@@ -103,6 +104,11 @@ export function useHouseViews(houses: readonly House[]): ReadonlyMap<string, Hou
 /** True where what is entered outlives this page. */
 export function useIsKeptOnDevice(): boolean {
   return useSyncExternalStore(subscribeToCopies, isKeptOnDevice, isKeptOnDevice);
+}
+
+/** False while the device gives no more room for what is entered. */
+export function useHasRoom(): boolean {
+  return useSyncExternalStore(subscribeToCopies, hasRoom, hasRoom);
 }
 
 /** Names of records that are held here or wait to be sent, by id. */

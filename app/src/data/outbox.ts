@@ -111,7 +111,7 @@ export class Outbox {
   readonly getState = (): OutboxState => this.state;
 
   write(wish: Wish): void {
-    if (!this.joinToLast(wish)) {
+    if (!this.mend(wish) && !this.joinToLast(wish)) {
       const { houseId, kind, id, op, body = {} } = wish;
       const baseRevision = op === 'create' ? 0 : this.options.revisionOf(houseId, id);
       const change: Change = { changeId: v7(), kind, id, baseRevision, op, body };
@@ -151,6 +151,14 @@ export class Outbox {
     });
   }
 
+  /** Sends a refused change once more, as it is: what it was refused for may be mended. */
+  sendOnceMore(changeId: string): void {
+    this.settle(changeId, ({ houseId, change }) => {
+      this.set({ pending: [...this.state.pending, { houseId, change: { ...change, changeId: v7() } }] });
+      this.schedule(0);
+    });
+  }
+
   /** Lets go of a change that was not taken. */
   discard(changeId: string): void {
     this.settle(changeId, () => undefined);
@@ -170,6 +178,28 @@ export class Outbox {
     if (found === undefined) return;
     this.set({ troubled: this.state.troubled.filter((troubled) => troubled !== found) });
     then(found);
+  }
+
+  /** An update of a record mends what was refused of it: all goes together, before whatever was made upon it. */
+  private mend({ id, op, body = {} }: Wish): boolean {
+    if (op !== 'update') return false;
+    const refused = this.state.troubled.filter(
+      ({ change, trouble }) =>
+        change.id === id && trouble.kind === 'refused' && (change.op === 'create' || change.op === 'update'),
+    );
+    const [first] = refused;
+    if (first === undefined) return false;
+    const bodies = [...refused.map(({ change }) => change.body), body];
+    const change: Change = {
+      ...first.change,
+      changeId: v7(),
+      body: Object.assign({}, ...bodies) as Change['body'],
+    };
+    this.set({
+      troubled: this.state.troubled.filter((each) => !refused.includes(each)),
+      pending: [{ houseId: first.houseId, change }, ...this.state.pending],
+    });
+    return true;
   }
 
   /** Joins an update to a change of the same record that has not left yet. */

@@ -1,7 +1,9 @@
 import { useEffect, useState, useSyncExternalStore } from 'react';
 import type { Photo } from '@calvet/contract';
 import { pictureBytes, uploads, type PictureSize } from './pictures';
-import { subscribeToTaken, takenHouses, type TakenHouse } from './taking-along';
+import type { PicturesHeld } from './local-database';
+import { spaceOnDevice, type SpaceOnDevice } from './space';
+import { picturesOnDevice, subscribeToTaken, takenHouses, type TakenHouse } from './taking-along';
 import type { UploadsState } from './upload-queue';
 
 /** What is known of a picture: it is here, on its way, still on another device, or out of reach without a signal. */
@@ -52,4 +54,39 @@ export function useUploads(): UploadsState {
 /** Houses that are taken along, by id. */
 export function useTakenHouses(): ReadonlyMap<string, TakenHouse> {
   return useSyncExternalStore(subscribeToTaken, takenHouses, takenHouses);
+}
+
+/** What this device holds of pictures, house by house; told again when something of it was freed or sent. */
+export function usePicturesOnDevice(): {
+  readonly held: ReadonlyMap<string, PicturesHeld>;
+  readonly lookAgain: () => void;
+} {
+  const [held, setHeld] = useState<ReadonlyMap<string, PicturesHeld>>(new Map());
+  const [looks, setLooks] = useState(0);
+  const taken = useTakenHouses();
+  useEffect(() => {
+    let isWanted = true;
+    void picturesOnDevice().then((next) => {
+      if (isWanted) setHeld(next);
+    });
+    return () => {
+      isWanted = false;
+    };
+  }, [looks, taken]);
+  return { held, lookAgain: () => setLooks((count) => count + 1) };
+}
+
+/** What the browser lets Calvet have here, and how much of it is in use; null until it has said so. */
+export function useSpaceOnDevice(look = 0): SpaceOnDevice | null {
+  const [found, setFound] = useState<SpaceOnDevice | null>(null);
+  useEffect(() => {
+    let isWanted = true;
+    void spaceOnDevice().then((next) => {
+      if (isWanted) setFound(next);
+    });
+    return () => {
+      isWanted = false;
+    };
+  }, [look]);
+  return found;
 }

@@ -3,19 +3,25 @@ export interface SpaceOnDevice {
   /** True where the browser promised not to clear it by itself. */
   readonly isPersistent: boolean;
   readonly usedMb: number | null;
+  /** What the browser allows in all. */
+  readonly roomMb: number | null;
 }
 
 const BYTES_PER_MB = 1_000_000;
 
+const megabytes = (bytes: number | undefined): number | null =>
+  bytes === undefined ? null : bytes / BYTES_PER_MB;
+
 export async function spaceOnDevice(): Promise<SpaceOnDevice> {
   const storage = (navigator as Partial<Navigator>).storage;
   const [estimate, isPersistent] = await Promise.all([
-    storage?.estimate?.() ?? Promise.resolve({ usage: undefined }),
+    storage?.estimate?.() ?? Promise.resolve<StorageEstimate>({}),
     storage?.persisted?.() ?? Promise.resolve(false),
-  ]).catch(() => [{ usage: undefined }, false] as const);
+  ]).catch(() => [{} as StorageEstimate, false] as const);
   return {
     isPersistent,
-    usedMb: estimate.usage === undefined ? null : estimate.usage / BYTES_PER_MB,
+    usedMb: megabytes(estimate.usage),
+    roomMb: megabytes(estimate.quota),
   };
 }
 

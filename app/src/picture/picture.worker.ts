@@ -1,6 +1,6 @@
 import { sha256 } from '@noble/hashes/sha2.js';
 import { bytesToHex } from '@noble/hashes/utils.js';
-import ExifReader from 'exifreader';
+import { load } from 'exifreader';
 import { PICTURE_SIDE_MAX_PX } from '@calvet/contract/photos/picture-limits';
 import type { PictureAnswer, PictureRequest, ReadyPicture } from './messages';
 import { fitted, takenAtOf } from './picture-size';
@@ -28,7 +28,7 @@ async function scaled(source: ImageBitmap, sideMaxPx: number, quality: number): 
 
 async function takenAt(file: File): Promise<string | null> {
   try {
-    const tags = ExifReader.load(await file.slice(0, HEAD_BYTES).arrayBuffer());
+    const tags = load(await file.slice(0, HEAD_BYTES).arrayBuffer());
     return takenAtOf(tags.DateTimeOriginal?.description);
   } catch {
     return null;

@@ -19,6 +19,7 @@ import { useKeypad } from '../../ui/keypad/keypad';
 import { useIsWide } from '../../ui/theme';
 import { space } from '../../ui/tokens';
 import { useNote } from '../../ui/undo';
+import { PhotosCard } from '../photos/photos-card';
 import { Screen } from '../shell/screen';
 import { AnswerLine } from './answer-line';
 import { CautionCard } from './caution-card';
@@ -185,6 +186,13 @@ export function TestScreen({ view, test }: TestScreenProps) {
           )}
           <Result {...piece} />
         </>
+      )}
+      {(isWide || part !== 'readings') && (
+        <PhotosCard
+          view={view}
+          subject={{ kind: 'airtightnessTest', id: test.id }}
+          hint="Show how the house was made ready: the fan in its opening, what was sealed for the test, the leaks that were found."
+        />
       )}
       <View style={styles.foot}>
         <Button kind="quiet" label="Delete door test" icon="trash-can-outline" onPress={remove} />

@@ -80,6 +80,12 @@ export function HousesScreen() {
       detail="Houses"
       footer={
         <>
+          <Button
+            label="This device"
+            iconOnly
+            icon="cellphone-check"
+            onPress={() => router.navigate('/device')}
+          />
           <Button label="Bench" icon="calculator-variant-outline" onPress={() => router.navigate('/bench')} />
           <Button label="Add a house" kind="main" icon="plus" grow onPress={add} />
         </>

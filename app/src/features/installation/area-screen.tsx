@@ -25,6 +25,7 @@ import { Text } from '../../ui/text';
 import { usePalette } from '../../ui/theme';
 import { CORNER, space } from '../../ui/tokens';
 import { useNote } from '../../ui/undo';
+import { PhotosCard } from '../photos/photos-card';
 import { Screen } from '../shell/screen';
 import { GradeChoice } from './grade-choice';
 import { LayerEditor } from './layer-editor';
@@ -86,7 +87,8 @@ interface AreaScreenProps {
 }
 
 /** One area of the envelope: what it is worth, the grade of its work, its build-up. */
-export function AreaScreen({ view: { house, areas }, area }: AreaScreenProps) {
+export function AreaScreen({ view, area }: AreaScreenProps) {
+  const { house, areas } = view;
   const router = useRouter();
   const note = useNote();
   const { units } = usePreferences();
@@ -147,6 +149,11 @@ export function AreaScreen({ view: { house, areas }, area }: AreaScreenProps) {
           </Text>
         </Card>
       )}
+      <PhotosCard
+        view={view}
+        subject={{ kind: 'area', id: area.id }}
+        hint="Show the work before it is covered: the cavity as it was filled, a void with a tape beside it."
+      />
       <Card title="Area">
         <TextField
           label="Name"

@@ -5,7 +5,7 @@ export interface Room {
   readonly label: string;
   readonly icon: IconName;
   /** Last part of the room's path; null for the room that a house opens with. */
-  readonly segment: 'fill' | 'tests' | null;
+  readonly segment: 'fill' | 'tests' | 'record' | null;
 }
 
 /** The rooms of a house, in the order of the work. */
@@ -13,6 +13,7 @@ export const ROOMS: readonly Room[] = [
   { label: 'Plan', icon: 'home-outline', segment: null },
   { label: 'Fill', icon: 'view-week-outline', segment: 'fill' },
   { label: 'Door test', icon: 'door-open', segment: 'tests' },
+  { label: 'Record', icon: 'folder-image', segment: 'record' },
 ];
 
 export function hrefOf(room: Room, houseId: string): Href {
@@ -23,6 +24,8 @@ export function hrefOf(room: Room, houseId: string): Href {
       return { pathname: '/houses/[houseId]/fill', params: { houseId } };
     case 'tests':
       return { pathname: '/houses/[houseId]/tests', params: { houseId } };
+    case 'record':
+      return { pathname: '/houses/[houseId]/record', params: { houseId } };
   }
 }
 

@@ -1,9 +1,10 @@
-import { useEffect, useState } from 'react';
+import { useRouter } from 'expo-router';
 import { ScrollView, StyleSheet, View } from 'react-native';
 import { Dialog, Portal } from 'react-native-paper';
-import { useHeldNames, useIsKeptOnDevice, useOutbox } from '../../data/hooks';
+import { useHasRoom, useHeldNames, useIsKeptOnDevice, useOutbox } from '../../data/hooks';
+import { useSpaceOnDevice, useUploads } from '../../data/picture-hooks';
+import { uploads } from '../../data/pictures';
 import { outbox } from '../../data/store';
-import { spaceOnDevice, type SpaceOnDevice } from '../../data/space';
 import { Button } from '../../ui/button';
 import { Text } from '../../ui/text';
 import { usePalette } from '../../ui/theme';
@@ -12,41 +13,61 @@ import { deedOf, subjectOf } from './field-words';
 
 const MOST_LINES = 60;
 
-function useSpace(): SpaceOnDevice | null {
-  const [found, setFound] = useState<SpaceOnDevice | null>(null);
-  useEffect(() => {
-    let isHere = true;
-    void spaceOnDevice().then((next) => {
-      if (isHere) setFound(next);
-    });
-    return () => {
-      isHere = false;
-    };
-  }, []);
-  return found;
+function waitingWords(entries: number, pictures: number): string {
+  const counted = (count: number, one: string, many: string) => `${count} ${count === 1 ? one : many}`;
+  const parts = [
+    ...(entries > 0 || pictures === 0 ? [counted(entries, 'entry', 'entries')] : []),
+    ...(pictures > 0 ? [counted(pictures, 'picture', 'pictures')] : []),
+  ];
+  return `${parts.join(' and ')} ${entries + pictures === 1 ? 'waits' : 'wait'} to be sent`;
 }
 
 /** What waits to be sent, entry by entry, and where it is kept meanwhile. */
 export function WaitingSheet({ onClose }: { readonly onClose: () => void }) {
   const palette = usePalette();
   const { pending, phase } = useOutbox();
+  const pictures = useUploads();
   const names = useHeldNames();
   const isKept = useIsKeptOnDevice();
-  const onDevice = useSpace();
+  const onDevice = useSpaceOnDevice();
+  const hasRoom = useHasRoom();
+  const router = useRouter();
   const lines = pending.slice(0, MOST_LINES);
   return (
     <Portal>
       <Dialog visible onDismiss={onClose} style={[styles.sheet, { backgroundColor: palette.card }]}>
         <ScrollView contentContainerStyle={styles.content}>
           <Text look="section" level={2}>
-            {pending.length} {pending.length === 1 ? 'entry waits' : 'entries wait'} to be sent
+            {waitingWords(pending.length, pictures.waiting.length)}
           </Text>
           <Text>
-            {phase === 'unreachable' ? 'The server cannot be reached. ' : ''}
+            {phase === 'unreachable' || pictures.phase === 'unreachable'
+              ? 'The server cannot be reached. '
+              : ''}
             {isKept
               ? 'What you entered is kept on this device and is sent by itself when the server answers.'
               : 'This browser keeps nothing: leave this page open until everything is sent.'}
           </Text>
+          {!hasRoom && (
+            <Text tone="ember" role="alert">
+              This device has no more room. Leave this page open until everything is sent, or free room under
+              “This device”.
+            </Text>
+          )}
+          {pictures.phase === 'full' && (
+            <Text tone="straw">
+              The server has no room for more pictures: tell whoever looks after it. They stay on this device
+              and are tried again.
+            </Text>
+          )}
+          {pictures.refused.map(({ upload, message }) => (
+            <Text key={upload.sha256} tone="ember">
+              A picture was not taken: {message}
+            </Text>
+          ))}
+          {pictures.waiting.length > 0 && pictures.phase === 'sending' && (
+            <Text tone="soft">The first picture is {Math.round(pictures.share * 100)} % sent.</Text>
+          )}
           {lines.map(({ houseId, change }) => (
             <View key={change.changeId}>
               <Text look="strong">{subjectOf(change, names.get(change.id))}</Text>
@@ -66,7 +87,21 @@ export function WaitingSheet({ onClose }: { readonly onClose: () => void }) {
             </Text>
           )}
           <View style={styles.buttons}>
-            <Button label="Try now" kind="main" onPress={() => outbox.retryNow()} />
+            <Button
+              label="Try now"
+              kind="main"
+              onPress={() => {
+                outbox.retryNow();
+                uploads.retryNow();
+              }}
+            />
+            <Button
+              label="This device"
+              onPress={() => {
+                onClose();
+                router.navigate('/device');
+              }}
+            />
             <Button label="Close" onPress={onClose} />
           </View>
         </ScrollView>
@@ -78,5 +113,5 @@ export function WaitingSheet({ onClose }: { readonly onClose: () => void }) {
 const styles = StyleSheet.create({
   sheet: { borderRadius: CORNER, maxWidth: 560, width: '92%', alignSelf: 'center', maxHeight: '86%' },
   content: { padding: space.l, gap: space.m },
-  buttons: { flexDirection: 'row', gap: space.s },
+  buttons: { flexDirection: 'row', flexWrap: 'wrap', gap: space.s },
 });

@@ -1,0 +1,44 @@
+import type { Photo } from '@calvet/contract';
+import { useRouter } from 'expo-router';
+import { useState } from 'react';
+import { StyleSheet, View } from 'react-native';
+import { photoName, type PhotoPlace } from './photo-words';
+import { Thumbnail } from './thumbnail';
+
+const GAP = 8;
+const LEAST_TILE = 104;
+
+interface PhotoGridProps {
+  readonly photos: readonly Photo[];
+  readonly places: readonly PhotoPlace[];
+  /** What a press does instead of opening the photo. */
+  readonly onChoose?: (photo: Photo) => void;
+}
+
+/** Photos side by side, as many as the width takes. */
+export function PhotoGrid({ photos, places, onChoose }: PhotoGridProps) {
+  const router = useRouter();
+  const [width, setWidth] = useState(0);
+  const columns = Math.max(1, Math.min(6, Math.floor((width + GAP) / (LEAST_TILE + GAP))));
+  const tile = Math.floor((width - GAP * (columns - 1)) / columns);
+  const open = ({ houseId, id }: Photo) =>
+    router.navigate({ pathname: '/houses/[houseId]/record/[photoId]', params: { houseId, photoId: id } });
+  return (
+    <View style={styles.grid} onLayout={({ nativeEvent }) => setWidth(nativeEvent.layout.width)}>
+      {width > 0 &&
+        photos.map((photo) => (
+          <Thumbnail
+            key={photo.id}
+            photo={photo}
+            name={photoName(photo, places)}
+            width={tile}
+            onPress={() => (onChoose ?? open)(photo)}
+          />
+        ))}
+    </View>
+  );
+}
+
+const styles = StyleSheet.create({
+  grid: { flexDirection: 'row', flexWrap: 'wrap', gap: GAP, minHeight: 1 },
+});

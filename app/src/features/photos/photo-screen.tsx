@@ -1,0 +1,230 @@
+import type { Photo, PhotoBody, PhotoMark, PicturePoint } from '@calvet/contract';
+import { useRouter } from 'expo-router';
+import { useState } from 'react';
+import { StyleSheet, View } from 'react-native';
+import type { HouseView } from '../../data/house-copy';
+import { deleteRecord, restoreRecord, updateRecord } from '../../data/store';
+import { Button } from '../../ui/button';
+import { Card } from '../../ui/card';
+import { Choice } from '../../ui/choice';
+import { FieldMessage, TextField } from '../../ui/field';
+import { OpenButton } from '../../ui/open-button';
+import { Text } from '../../ui/text';
+import { useIsWide } from '../../ui/theme';
+import { space } from '../../ui/tokens';
+import { useNote } from '../../ui/undo';
+import { Screen } from '../shell/screen';
+import { BeforeAfter } from './before-after';
+import { MarkTools, type Tool } from './mark-tools';
+import { PhotoCanvas } from './photo-canvas';
+import { PhotoGrid } from './photo-grid';
+import {
+  MARK_WORDS,
+  photoName,
+  photosByPlace,
+  placeName,
+  placesIn,
+  takenWords,
+  type PhotoPlace,
+} from './photo-words';
+import { useAddPhotos } from './use-add-photos';
+
+const CAPTION_MAX = 500;
+
+interface PairProps {
+  readonly photo: Photo;
+  readonly photos: readonly Photo[];
+  readonly places: readonly PhotoPlace[];
+  readonly onKeep: (body: Partial<PhotoBody>) => void;
+}
+
+function Pair({ photo, photos, places, onKeep }: PairProps) {
+  const isWide = useIsWide();
+  const [isOpen, setOpen] = useState(false);
+  const { atWork, trouble, add } = useAddPhotos(photo.houseId, photo.subject);
+  const before = photos.find(({ id }) => id === photo.beforeId);
+  const after = photos.find(({ beforeId }) => beforeId === photo.id);
+  if (before !== undefined || after !== undefined) {
+    return (
+      <Card title="Before and after">
+        <BeforeAfter before={before ?? photo} after={before === undefined ? (after ?? photo) : photo} />
+        {before !== undefined && (
+          <Button label="Take the pair apart" onPress={() => onKeep({ beforeId: null })} />
+        )}
+      </Card>
+    );
+  }
+  const others = photos.filter(({ id, subject }) => id !== photo.id && subject.id === photo.subject.id);
+  return (
+    <Card
+      title="Before and after"
+      right={others.length > 0 && <OpenButton isOpen={isOpen} label="Pair it" onToggle={setOpen} />}
+    >
+      <Text tone="soft">
+        Show what was mended: take this place again once the work is done, or say which photo shows it before.
+      </Text>
+      {isOpen && (
+        <>
+          <Text>This photo shows the work done. Before, it looked like:</Text>
+          <PhotoGrid photos={others} places={places} onChoose={({ id }) => onKeep({ beforeId: id })} />
+        </>
+      )}
+      {atWork > 0 && (
+        <Text tone="soft" role="status">
+          Making the picture ready
+        </Text>
+      )}
+      <FieldMessage message={trouble} />
+      <Button
+        label={isWide ? 'Choose the photo after' : 'Take the photo after'}
+        icon="camera-outline"
+        onPress={() => void add({ camera: !isWide, beforeId: photo.id })}
+      />
+    </Card>
+  );
+}
+
+function WhatItShows({ photo, places, onKeep }: Omit<PairProps, 'photos'>) {
+  const [isOpen, setOpen] = useState(false);
+  return (
+    <Card
+      title="What it shows"
+      right={<OpenButton isOpen={isOpen} label="Another place" onToggle={setOpen} />}
+    >
+      <TextField
+        label="Caption"
+        maxLength={CAPTION_MAX}
+        value={photo.caption}
+        onChange={(caption) => onKeep({ caption })}
+      />
+      {isOpen && (
+        <Choice
+          label="Place"
+          options={places.map(({ subject, name }) => ({ value: subject.id, label: name }))}
+          value={photo.subject.id}
+          onChange={(id) => {
+            const place = places.find(({ subject }) => subject.id === id);
+            if (place !== undefined) onKeep({ subject: place.subject });
+          }}
+        />
+      )}
+    </Card>
+  );
+}
+
+interface PhotoScreenProps {
+  readonly view: HouseView;
+  readonly photo: Photo;
+}
+
+/** One photo: what it shows, what is pointed out in it, and the same place before or after. */
+export function PhotoScreen({ view, photo }: PhotoScreenProps) {
+  const { house, photos } = view;
+  const router = useRouter();
+  const note = useNote();
+  const isWide = useIsWide();
+  const [tool, setTool] = useState<Tool | null>(null);
+  const [wordsAt, setWordsAt] = useState<PicturePoint | null>(null);
+  const places = placesIn(view);
+  const name = photoName(photo, places);
+  const keep = (body: Partial<PhotoBody>) => updateRecord(house.id, 'photo', photo.id, body);
+  const keepMarks = (marks: readonly PhotoMark[]) => keep({ marks });
+  const choose = (next: Tool | null): void => {
+    setTool(next);
+    setWordsAt(null);
+  };
+  const open = (photoId: string) =>
+    router.replace({
+      pathname: '/houses/[houseId]/record/[photoId]',
+      params: { houseId: house.id, photoId },
+    });
+  const inOrder = photosByPlace(photos, places).flatMap((place) => place.photos);
+  const at = inOrder.findIndex(({ id }) => id === photo.id);
+  const [previous, next] = [inOrder[at - 1], inOrder[at + 1]];
+  const remove = (): void => {
+    deleteRecord(house.id, 'photo', photo.id);
+    note({ text: 'The photo was deleted.', undo: () => restoreRecord(house.id, 'photo', photo.id) });
+    router.replace({ pathname: '/houses/[houseId]/record', params: { houseId: house.id } });
+  };
+  const picture = (
+    <PhotoCanvas
+      photo={photo}
+      name={name}
+      tool={tool}
+      onDrawn={(mark) => {
+        keepMarks([...photo.marks, mark]);
+        choose(null);
+        note({ text: `${MARK_WORDS[mark.kind]} drawn.`, undo: () => keepMarks(photo.marks) });
+      }}
+      onPlaced={setWordsAt}
+    />
+  );
+  const tools = (
+    <MarkTools marks={photo.marks} tool={tool} wordsAt={wordsAt} onTool={choose} onMarks={keepMarks} />
+  );
+  const about = (
+    <>
+      <WhatItShows photo={photo} places={places} onKeep={keep} />
+      <Pair photo={photo} photos={photos} places={places} onKeep={keep} />
+      <Text look="small" tone="soft">
+        {photo.widthPx} × {photo.heightPx} px, {Math.round(photo.bytes / 1000)} kB. Where it was taken is not
+        kept.
+      </Text>
+    </>
+  );
+  return (
+    <Screen
+      name={placeName(photo, places)}
+      detail={`${house.name} · ${takenWords(photo)}`}
+      back={{ pathname: '/houses/[houseId]/record', params: { houseId: house.id } }}
+      backLabel="Back to the record"
+      footer={
+        <>
+          <Button label="Delete photo" icon="trash-can-outline" onPress={remove} />
+          <View style={styles.turn}>
+            <Button
+              iconOnly
+              icon="chevron-left"
+              label="Photo before this one"
+              disabled={previous === undefined}
+              onPress={() => previous !== undefined && open(previous.id)}
+            />
+            <Text look="figure">
+              {at + 1}/{photos.length}
+            </Text>
+            <Button
+              iconOnly
+              icon="chevron-right"
+              label="Photo after this one"
+              disabled={next === undefined}
+              onPress={() => next !== undefined && open(next.id)}
+            />
+          </View>
+        </>
+      }
+    >
+      {isWide ? (
+        <View style={styles.columns}>
+          <View style={styles.picture}>{picture}</View>
+          <View style={styles.beside}>
+            {tools}
+            {about}
+          </View>
+        </View>
+      ) : (
+        <>
+          {picture}
+          {tools}
+          {about}
+        </>
+      )}
+    </Screen>
+  );
+}
+
+const styles = StyleSheet.create({
+  columns: { flexDirection: 'row', gap: space.l, alignItems: 'flex-start' },
+  picture: { flex: 3, minWidth: 0 },
+  beside: { flex: 2, minWidth: 0, gap: space.m },
+  turn: { flexDirection: 'row', alignItems: 'center', gap: space.s, marginLeft: 'auto' },
+});

@@ -1,0 +1,50 @@
+import type { PhotoSubject } from '@calvet/contract';
+import { StyleSheet, View } from 'react-native';
+import type { HouseView } from '../../data/house-copy';
+import { Button } from '../../ui/button';
+import { Card } from '../../ui/card';
+import { FieldMessage } from '../../ui/field';
+import { Text } from '../../ui/text';
+import { useIsWide } from '../../ui/theme';
+import { space } from '../../ui/tokens';
+import { PhotoGrid } from './photo-grid';
+import { placesIn } from './photo-words';
+import { useAddPhotos } from './use-add-photos';
+
+interface PhotosCardProps {
+  readonly view: HouseView;
+  readonly subject: PhotoSubject;
+  /** What is worth a picture here, said while there is none. */
+  readonly hint: string;
+}
+
+/** The photos of one place, and the way to take more. */
+export function PhotosCard({ view, subject, hint }: PhotosCardProps) {
+  const isWide = useIsWide();
+  const { atWork, trouble, add } = useAddPhotos(view.house.id, subject);
+  const photos = view.photos.filter((photo) => photo.subject.id === subject.id);
+  return (
+    <Card title={photos.length === 0 ? 'Photos' : `Photos · ${photos.length}`}>
+      {photos.length === 0 && atWork === 0 && <Text tone="soft">{hint}</Text>}
+      <PhotoGrid photos={photos} places={placesIn(view)} />
+      {atWork > 0 && (
+        <Text tone="soft" role="status">
+          {atWork === 1 ? 'Making a picture ready' : `Making ${atWork} pictures ready`}
+        </Text>
+      )}
+      <FieldMessage message={trouble} />
+      <View style={styles.buttons}>
+        {!isWide && (
+          <Button label="Take a photo" icon="camera-outline" onPress={() => void add({ camera: true })} />
+        )}
+        <Button
+          label={isWide ? 'Choose photos' : 'Choose'}
+          icon="image-multiple-outline"
+          onPress={() => void add()}
+        />
+      </View>
+    </Card>
+  );
+}
+
+const styles = StyleSheet.create({ buttons: { flexDirection: 'row', flexWrap: 'wrap', gap: space.s } });

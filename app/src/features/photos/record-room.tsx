@@ -1,0 +1,77 @@
+import type { HouseView } from '../../data/house-copy';
+import { useUploads } from '../../data/picture-hooks';
+import { Button } from '../../ui/button';
+import { Card } from '../../ui/card';
+import { FieldMessage } from '../../ui/field';
+import { Text } from '../../ui/text';
+import { useIsWide } from '../../ui/theme';
+import { Screen } from '../shell/screen';
+import { PhotoGrid } from './photo-grid';
+import { photosByPlace, placesIn } from './photo-words';
+import { useAddPhotos } from './use-add-photos';
+
+function headline(count: number, unsent: number): string {
+  if (count === 0) return 'No photo yet';
+  const photos = count === 1 ? '1 photo' : `${count} photos`;
+  if (unsent === 0) return photos;
+  return unsent === count ? `${photos}, not sent yet` : `${photos}, ${unsent} not sent yet`;
+}
+
+/** All photos of a house, place by place. */
+export function RecordRoom({ view }: { readonly view: HouseView }) {
+  const { house, photos } = view;
+  const isWide = useIsWide();
+  const { waiting } = useUploads();
+  const subject = { kind: 'house', id: house.id } as const;
+  const { atWork, trouble, add } = useAddPhotos(house.id, subject);
+  const unsent = new Set(waiting.map(({ sha256 }) => sha256));
+  const places = placesIn(view);
+  const shown = photosByPlace(photos, places);
+  return (
+    <Screen
+      name={house.name}
+      detail="Record"
+      back="/"
+      backLabel="Back to the houses"
+      footer={
+        <>
+          <Button
+            label={isWide ? 'Choose photos' : 'Choose'}
+            icon="image-multiple-outline"
+            onPress={() => void add()}
+          />
+          {!isWide && (
+            <Button
+              label="Take a photo"
+              icon="camera-outline"
+              kind="main"
+              grow
+              onPress={() => void add({ camera: true })}
+            />
+          )}
+        </>
+      }
+    >
+      <Text look="answer" level={1}>
+        {headline(photos.length, photos.filter(({ sha256 }) => unsent.has(sha256)).length)}
+      </Text>
+      {photos.length === 0 && (
+        <Text tone="soft">
+          A photo belongs to a place: take it on the page of an area or a door test, or here for the house as
+          a whole. What is covered later is seen only now.
+        </Text>
+      )}
+      {atWork > 0 && (
+        <Text tone="soft" role="status">
+          {atWork === 1 ? 'Making a picture ready' : `Making ${atWork} pictures ready`}
+        </Text>
+      )}
+      <FieldMessage message={trouble} />
+      {shown.map((place) => (
+        <Card key={place.key} title={`${place.name} · ${place.photos.length}`}>
+          <PhotoGrid photos={place.photos} places={places} />
+        </Card>
+      ))}
+    </Screen>
+  );
+}

@@ -1,0 +1,81 @@
+import type { Photo } from '@calvet/contract';
+import { useState } from 'react';
+import { Image, Pressable, StyleSheet, View } from 'react-native';
+import { usePicture, useUploads, type Picture } from '../../data/picture-hooks';
+import { PictureFrame } from '../../ui/picture-frame';
+import { Text } from '../../ui/text';
+import { usePalette } from '../../ui/theme';
+import { CORNER } from '../../ui/tokens';
+import { MarksLayer } from './marks-layer';
+
+/** Why a picture is not to be seen. */
+export const ABSENT_WORDS: Readonly<Record<Exclude<Picture['state'], 'here'>, string>> = {
+  fetching: '',
+  'not arrived': 'Still on another device',
+  'no signal': 'Not here, and no signal',
+};
+
+interface ThumbnailProps {
+  readonly photo: Photo;
+  /** What is said of it to who does not see it. */
+  readonly name: string;
+  readonly width: number;
+  readonly onPress: () => void;
+  readonly isChosen?: boolean;
+}
+
+/** A photo, small, with its marks; pressed, it opens. */
+export function Thumbnail({ photo, name, width, onPress, isChosen = false }: ThumbnailProps) {
+  const palette = usePalette();
+  const picture = usePicture(photo, 'thumbnail');
+  const { waiting } = useUploads();
+  const [isFocused, setFocused] = useState(false);
+  const isUnsent = waiting.some(({ sha256 }) => sha256 === photo.sha256);
+  // A picture of another shape than the tile shows its middle: the marks go with the picture.
+  const tile = { width, height: Math.round(width * 0.75) };
+  const scale = Math.max(tile.width / photo.widthPx, tile.height / photo.heightPx);
+  const shown = { width: photo.widthPx * scale, height: photo.heightPx * scale };
+  return (
+    <Pressable
+      role="link"
+      aria-label={isUnsent ? `${name}, not sent yet` : name}
+      onPress={onPress}
+      onFocus={() => setFocused(true)}
+      onBlur={() => setFocused(false)}
+      style={[
+        styles.tile,
+        tile,
+        { borderColor: isChosen || isFocused ? palette.lake : palette.line, backgroundColor: palette.paper },
+        isChosen && styles.chosen,
+      ]}
+    >
+      {picture.state === 'here' ? (
+        <View style={shown}>
+          <Image source={{ uri: picture.url }} style={shown} alt="" />
+          <MarksLayer marks={photo.marks.filter(({ kind }) => kind !== 'text')} size={shown} />
+        </View>
+      ) : (
+        <PictureFrame words={ABSENT_WORDS[picture.state]} style={tile} />
+      )}
+      {isUnsent && (
+        <View style={[styles.unsent, { backgroundColor: palette.strawTint }]}>
+          <Text look="small" tone="straw">
+            unsent
+          </Text>
+        </View>
+      )}
+    </Pressable>
+  );
+}
+
+const styles = StyleSheet.create({
+  tile: {
+    borderWidth: 1,
+    borderRadius: CORNER,
+    overflow: 'hidden',
+    alignItems: 'center',
+    justifyContent: 'center',
+  },
+  chosen: { borderWidth: 3 },
+  unsent: { position: 'absolute', left: 0, bottom: 0, paddingHorizontal: 6, borderTopRightRadius: CORNER },
+});

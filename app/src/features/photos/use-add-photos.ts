@@ -1,0 +1,57 @@
+import type { PhotoSubject } from '@calvet/contract';
+import { useRef, useState } from 'react';
+import { addPhoto } from '../../data/pictures';
+import { deleteRecord } from '../../data/store';
+import { pickPictures } from '../../ui/pick-files';
+import { useNote } from '../../ui/undo';
+
+interface AddingPhotos {
+  /** How many pictures are being made ready. */
+  readonly atWork: number;
+  /** What could not be taken in, and what to do about it. */
+  readonly trouble: string | null;
+  /** Lets a person take or choose pictures, and takes them in. */
+  readonly add: (how?: { readonly camera?: boolean; readonly beforeId?: string }) => Promise<void>;
+}
+
+/** Takes pictures in for a place of a house, one after the other; what goes wrong with one stops no other. */
+export function useAddPhotos(houseId: string, subject: PhotoSubject): AddingPhotos {
+  const note = useNote();
+  const [atWork, setAtWork] = useState(0);
+  const [trouble, setTrouble] = useState<string | null>(null);
+  const isChoosing = useRef(false);
+
+  const takeIn = async (files: readonly File[], beforeId: string | null): Promise<void> => {
+    const added: string[] = [];
+    const troubles: string[] = [];
+    setAtWork((count) => count + files.length);
+    for (const file of files) {
+      try {
+        added.push(await addPhoto({ houseId, file, subject, beforeId }));
+      } catch (error) {
+        troubles.push(error instanceof Error ? error.message : String(error));
+      }
+      setAtWork((count) => count - 1);
+    }
+    setTrouble(troubles.length === 0 ? null : [...new Set(troubles)].join(' '));
+    if (added.length === 0) return;
+    note({
+      text: added.length === 1 ? 'A photo was added.' : `${added.length} photos were added.`,
+      undo: () => added.forEach((id) => deleteRecord(houseId, 'photo', id)),
+    });
+  };
+
+  return {
+    atWork,
+    trouble,
+    add: async ({ camera = false, beforeId } = {}) => {
+      if (isChoosing.current) return;
+      isChoosing.current = true;
+      try {
+        await takeIn(await pickPictures({ camera }), beforeId ?? null);
+      } finally {
+        isChoosing.current = false;
+      }
+    },
+  };
+}

@@ -1,0 +1,22 @@
+import { apiPaths } from '@calvet/contract';
+import { Upload } from 'tus-js-client';
+import type { DrawnPhoto } from './photos/draw-photo';
+
+async function sendPicture(server: string, { sha256, jpeg }: DrawnPhoto): Promise<void> {
+  const { ok } = await fetch(server + apiPaths.picture(sha256), { method: 'HEAD' });
+  if (ok) return;
+  await new Promise<void>((resolve, reject) => {
+    new Upload(jpeg, {
+      endpoint: server + apiPaths.uploads,
+      metadata: { sha256 },
+      storeFingerprintForResuming: false,
+      onSuccess: () => resolve(),
+      onError: reject,
+    }).start();
+  });
+}
+
+/** Sends pictures to a server; those that it has are left. */
+export async function sendPictures(server: string, pictures: readonly DrawnPhoto[]): Promise<void> {
+  for (const picture of pictures) await sendPicture(server, picture);
+}
