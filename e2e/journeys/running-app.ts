@@ -1,16 +1,23 @@
 import { spawn, type ChildProcess } from 'node:child_process';
+import { mkdtemp, rm } from 'node:fs/promises';
+import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { setTimeout as pause } from 'node:timers/promises';
 import { apiPaths } from '@calvet/contract';
-import { seedBatches } from '@calvet/demo';
+import { photoBatches, seedBatches, sendPictures } from '@calvet/demo';
 import { test as base, expect, type APIRequestContext, type Browser, type Page } from '@playwright/test';
 import { createConnection } from 'mysql2/promise';
+
+/** Of the server's process, beside those that every journey has. */
+type Settings = Readonly<Record<string, string>>;
 
 /** The app over a database of its own. It can be stopped and started again with its data kept. */
 export interface RunningApp {
   readonly url: string;
   readonly stop: () => Promise<void>;
-  readonly start: () => Promise<void>;
+  /** Ends it without warning, as a power cut would. */
+  readonly kill: () => Promise<void>;
+  readonly start: (settings?: Settings) => Promise<void>;
 }
 
 const {
@@ -35,7 +42,14 @@ async function isReady(url: string): Promise<boolean> {
   }
 }
 
-async function startProcess(port: number, databaseUrl: string): Promise<ChildProcess> {
+interface Place {
+  readonly port: number;
+  readonly databaseUrl: string;
+  readonly photoFolder: string;
+}
+
+async function startProcess(place: Place, settings: Settings = {}): Promise<ChildProcess> {
+  const { port, databaseUrl, photoFolder } = place;
   const child = spawn(process.execPath, ['--import', 'tsx', 'src/index.ts'], {
     cwd: server,
     stdio: ['ignore', 'ignore', 'inherit', 'ipc'],
@@ -44,7 +58,10 @@ async function startProcess(port: number, databaseUrl: string): Promise<ChildPro
       CALVET_PORT: String(port),
       CALVET_DATABASE_URL: databaseUrl,
       CALVET_WEB_FOLDER: given(webFolder),
+      CALVET_PHOTO_FOLDER: photoFolder,
+      CALVET_PHOTO_LEAVE_FREE_MB: '0',
       CALVET_LOG_LEVEL: 'fatal',
+      ...settings,
     },
   });
   const url = `http://127.0.0.1:${port}`;
@@ -55,10 +72,10 @@ async function startProcess(port: number, databaseUrl: string): Promise<ChildPro
   return child;
 }
 
-async function stopProcess(child: ChildProcess): Promise<void> {
-  if (child.exitCode !== null) return;
+async function stopProcess(child: ChildProcess, signal: 'SIGTERM' | 'SIGKILL' = 'SIGTERM'): Promise<void> {
+  if (child.exitCode !== null || child.signalCode !== null) return;
   const ended = new Promise((resolve) => child.once('exit', resolve));
-  child.kill('SIGTERM');
+  child.kill(signal);
   await ended;
 }
 
@@ -82,17 +99,21 @@ export const test = base.extend<TestFixtures, WorkerFixtures>({
       await admin.query(`create database ${name}`);
       const databaseUrl = given(adminUrl).replace(/\/[^/]*$/, `/${name}`);
       const port = Number(given(firstPort)) + parallelIndex;
-      let child = await startProcess(port, databaseUrl);
+      const photoFolder = await mkdtemp(join(tmpdir(), 'calvet-journeys-'));
+      const place = { port, databaseUrl, photoFolder };
+      let child = await startProcess(place);
       await use({
         url: `http://127.0.0.1:${port}`,
         stop: () => stopProcess(child),
-        start: async () => {
-          child = await startProcess(port, databaseUrl);
+        kill: () => stopProcess(child, 'SIGKILL'),
+        start: async (settings) => {
+          child = await startProcess(place, settings);
         },
       });
       await stopProcess(child);
       await admin.query(`drop database ${name}`);
       await admin.end();
+      await rm(photoFolder, { recursive: true, force: true });
     },
     { scope: 'worker' },
   ],
@@ -117,6 +138,11 @@ export async function seedDemo(app: RunningApp, request: APIRequestContext): Pro
   for (const { houseId, changes } of seedBatches) {
     const response = await request.post(app.url + apiPaths.changes(houseId), { data: { changes } });
     expect(response.status()).toBe(200);
+  }
+  for (const { houseId, changes, pictures } of await photoBatches()) {
+    const response = await request.post(app.url + apiPaths.changes(houseId), { data: { changes } });
+    expect(response.status()).toBe(200);
+    await sendPictures(app.url, pictures);
   }
 }
 

@@ -3,7 +3,6 @@ import type { AddressInfo } from 'node:net';
 import { join } from 'node:path';
 import { randomBytes } from 'node:crypto';
 import { createConnection, type RowDataPacket } from 'mysql2/promise';
-import type { RecordBase } from '@calvet/contract';
 import pino from 'pino';
 import { mkdtemp, rm } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
@@ -17,39 +16,12 @@ import { openDatabase } from '../src/store/database';
 import { migrateDatabase } from '../src/store/migrate';
 import { allCounters } from '../src/store/records';
 
+export { ask } from './asking';
+
 export interface RunningServer {
   readonly url: string;
   readonly databaseUrl: string;
   readonly close: () => Promise<void>;
-}
-
-/** Members of all answers of the API together; a test looks at those that it expects. */
-export interface AnswerBody {
-  readonly code: string;
-  readonly field: string;
-  readonly bound?: number | string;
-  readonly status: number | string;
-  readonly results: readonly {
-    readonly outcome: string;
-    readonly changeNumber: number;
-    readonly revision: number;
-  }[];
-  readonly records: readonly {
-    readonly kind: string;
-    readonly record: RecordBase & { readonly name: string };
-  }[];
-  readonly houses: readonly RecordBase[];
-  readonly upTo: number;
-  readonly more: boolean;
-  readonly dewPointC: number;
-  readonly findings: readonly { readonly rule: string }[];
-}
-
-export interface Answer {
-  readonly status: number;
-  readonly type: string;
-  readonly text: string;
-  readonly body: AnswerBody;
 }
 
 /** The database server that the tests were given: `npm test` starts one of its own. */
@@ -130,23 +102,4 @@ export async function startServer({
       if (shared === undefined) await asAdmin(`drop database ${name}`);
     },
   };
-}
-
-/** Asks a server; the body is JSON unless it is given as text. */
-export async function ask(url: string, init: RequestInit & { json?: unknown } = {}): Promise<Answer> {
-  const { json, ...rest } = init;
-  const response = await fetch(url, {
-    ...rest,
-    ...(json === undefined
-      ? {}
-      : {
-          method: 'POST',
-          body: JSON.stringify(json),
-          headers: { 'content-type': 'application/json', ...rest.headers },
-        }),
-  });
-  const text = await response.text();
-  const type = response.headers.get('content-type') ?? '';
-  const body = (type.includes('json') ? JSON.parse(text) : {}) as AnswerBody;
-  return { status: response.status, type, body, text };
 }

@@ -173,6 +173,50 @@ test('a refused change is shown and holds up nobody', async () => {
   });
 });
 
+describe('a refused change is mended', () => {
+  const refuseFirst = (changes: readonly Change[]): readonly ChangeOutcome[] =>
+    changes.map(({ changeId, op, body }, i) =>
+      op === 'create' && 'name' in body && body.name === ''
+        ? {
+            changeId,
+            outcome: 'refused',
+            code: 'empty',
+            field: `changes[${i}].body.name`,
+            message: 'This cannot be empty.',
+          }
+        : { changeId, outcome: 'applied', revision: 1, changeNumber: 1 },
+    );
+  const made: Wish = { houseId: 'h', kind: 'area', id: 'new', op: 'create', body: { name: '', areaM2: 4 } };
+
+  test('by entering it anew: all of it goes again as one, before what was made upon it', async () => {
+    const { outbox, sent } = outboxWith((_h, changes) => Promise.resolve(refuseFirst(changes)));
+    outbox.write(made);
+    outbox.write(rename('Roof'));
+    await tick(500);
+    expect(outbox.getState().troubled).toHaveLength(1);
+    outbox.write(rename('Wall', 'new'));
+    expect(outbox.getState().troubled).toEqual([]);
+    await tick(500);
+    expect(sent.at(-1)).toMatchObject([{ op: 'create', id: 'new', body: { name: 'Wall', areaM2: 4 } }]);
+    expect(sent.at(-1)?.[0]?.changeId).not.toBe(sent[0]?.[0]?.changeId);
+    expect(outbox.getState()).toEqual({ pending: [], troubled: [], phase: 'idle' });
+  });
+
+  test('by what it lacked being there now: it is sent once more', async () => {
+    let isRefused = true;
+    const { outbox, sent } = outboxWith((_h, changes) =>
+      Promise.resolve(isRefused ? refuseFirst(changes) : applied(changes)),
+    );
+    outbox.write(made);
+    await tick(500);
+    isRefused = false;
+    outbox.sendOnceMore(outbox.getState().troubled[0]?.change.changeId ?? '');
+    await tick(500);
+    expect(sent).toHaveLength(2);
+    expect(outbox.getState().troubled).toEqual([]);
+  });
+});
+
 test('houses are sent each for itself', async () => {
   const houses: string[] = [];
   const { outbox } = outboxWith((houseId, changes) => {

@@ -13,10 +13,10 @@ function withStorage(storage: Storage | undefined) {
 
 test('tells what is used and whether the browser promised to keep it', async () => {
   const { spaceOnDevice } = withStorage({
-    estimate: () => Promise.resolve({ usage: 12_500_000 }),
+    estimate: () => Promise.resolve({ usage: 12_500_000, quota: 2e9 }),
     persisted: () => Promise.resolve(true),
   });
-  expect(await spaceOnDevice()).toEqual({ usedMb: 12.5, isPersistent: true });
+  expect(await spaceOnDevice()).toEqual({ usedMb: 12.5, roomMb: 2000, isPersistent: true });
 });
 
 test.each<[string, Storage | undefined]>([
@@ -27,7 +27,11 @@ test.each<[string, Storage | undefined]>([
     { estimate: () => Promise.reject(new Error('no')), persisted: () => Promise.resolve(true) },
   ],
 ])('says nothing of space where the browser %s', async (_what, storage) => {
-  expect(await withStorage(storage).spaceOnDevice()).toEqual({ usedMb: null, isPersistent: false });
+  expect(await withStorage(storage).spaceOnDevice()).toEqual({
+    usedMb: null,
+    roomMb: null,
+    isPersistent: false,
+  });
 });
 
 test('the browser is asked once not to clear what is kept', async () => {

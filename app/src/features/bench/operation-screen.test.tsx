@@ -14,6 +14,9 @@ jest.mock('../../data/store', () => ({
   heldCopies: () => mockCopies,
   isKeptOnDevice: () => true,
   isKeptRead: () => true,
+  localDatabase: () => null,
+  keptAtStart: Promise.resolve(null),
+  hasRoom: () => true,
 }));
 const mockOutbox = { pending: [], troubled: [], phase: 'idle' };
 const mockCopies = new Map();

@@ -22,7 +22,7 @@ interface SideProps {
 function Side({ picture, name, width }: SideProps) {
   const size = { width, height: width / ASPECT };
   return picture.state === 'here' ? (
-    <Image source={{ uri: picture.url }} style={size} resizeMode="cover" alt={name} />
+    <Image source={{ uri: picture.url }} style={size} resizeMode="cover" aria-label={name} />
   ) : (
     <PictureFrame words={ABSENT_WORDS[picture.state]} style={size} />
   );

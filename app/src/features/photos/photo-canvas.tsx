@@ -80,7 +80,7 @@ export function PhotoCanvas({ photo, name, tool, onDrawn, onPlaced }: PhotoCanva
           testID="photo-canvas"
         >
           {shown.state === 'here' ? (
-            <Image source={{ uri: shown.url }} style={size} alt={name} />
+            <Image source={{ uri: shown.url }} style={size} aria-label={name} />
           ) : (
             <PictureFrame words={ABSENT_WORDS[shown.state]} style={size} />
           )}

@@ -37,11 +37,7 @@ export function PhotosCard({ view, subject, hint }: PhotosCardProps) {
         {!isWide && (
           <Button label="Take a photo" icon="camera-outline" onPress={() => void add({ camera: true })} />
         )}
-        <Button
-          label={isWide ? 'Choose photos' : 'Choose'}
-          icon="image-multiple-outline"
-          onPress={() => void add()}
-        />
+        <Button label="Choose photos" icon="image-multiple-outline" onPress={() => void add()} />
       </View>
     </Card>
   );

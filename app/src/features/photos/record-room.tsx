@@ -35,11 +35,7 @@ export function RecordRoom({ view }: { readonly view: HouseView }) {
       backLabel="Back to the houses"
       footer={
         <>
-          <Button
-            label={isWide ? 'Choose photos' : 'Choose'}
-            icon="image-multiple-outline"
-            onPress={() => void add()}
-          />
+          <Button label="Choose photos" icon="image-multiple-outline" onPress={() => void add()} />
           {!isWide && (
             <Button
               label="Take a photo"

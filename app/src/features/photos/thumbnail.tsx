@@ -51,7 +51,7 @@ export function Thumbnail({ photo, name, width, onPress, isChosen = false }: Thu
     >
       {picture.state === 'here' ? (
         <View style={shown}>
-          <Image source={{ uri: picture.url }} style={shown} alt="" />
+          <Image source={{ uri: picture.url }} style={shown} />
           <MarksLayer marks={photo.marks.filter(({ kind }) => kind !== 'text')} size={shown} />
         </View>
       ) : (

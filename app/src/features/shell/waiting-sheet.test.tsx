@@ -2,10 +2,12 @@ import { act, fireEvent, screen } from '@testing-library/react';
 import { renderInTheme } from '../../../test/in-theme';
 import type { OutboxState, Pending, Troubled } from '../../data/outbox';
 import { deedOf, subjectOf } from './field-words';
-import { SyncMark, TroubleBanner } from './sync-mark';
+import type { UploadsState } from '../../data/upload-queue';
+import { markOf, SyncMark, TroubleBanner } from './sync-mark';
 
 let mockState: OutboxState = { pending: [], troubled: [], phase: 'idle' };
 let mockIsKept = true;
+let mockHasRoom = true;
 const mockListeners = new Set<() => void>();
 const mockDone: string[] = [];
 const mockNames = new Map([
@@ -30,11 +32,22 @@ jest.mock('../../data/store', () => ({
     keepMine: (id: string) => mockDone.push(`mine ${id}`),
     takeTheirs: (id: string) => mockDone.push(`theirs ${id}`),
     discard: (id: string) => mockDone.push(`discard ${id}`),
+    sendOnceMore: (id: string) => mockDone.push(`again ${id}`),
   },
+  localDatabase: () => null,
+  keptAtStart: Promise.resolve(null),
+  hasRoom: () => mockHasRoom,
   subscribeToCopies: () => () => undefined,
   heldCopies: () => mockNames,
   isKeptOnDevice: () => mockIsKept,
   isKeptRead: () => true,
+}));
+
+jest.mock('expo-router', () => ({
+  useRouter: () => ({
+    navigate: ({ pathname, params }: { pathname: string; params: Record<string, string> }) =>
+      mockDone.push(`${pathname} ${params.areaId}`),
+  }),
 }));
 
 const set = (next: Partial<OutboxState>) =>
@@ -59,6 +72,7 @@ const press = (name: string | RegExp) => fireEvent.click(screen.getByRole('butto
 beforeEach(() => {
   mockState = { pending: [], troubled: [], phase: 'idle' };
   mockIsKept = true;
+  mockHasRoom = true;
   mockDone.length = 0;
 });
 
@@ -135,16 +149,49 @@ test('what is in dispute is shown with both values, and a person decides', () =>
   expect(mockDone).toEqual(['mine c-a', 'theirs c-a']);
 });
 
-test('what was refused says why and where', () => {
+test('what was refused says why and where, leads there, and can be sent again or let go', () => {
   const troubled: Troubled = {
     ...pending('a'),
-    trouble: { kind: 'refused', message: 'This must be above 0.', field: 'areaM2' },
+    trouble: { kind: 'refused', message: 'This must be above 0.', field: 'changes[0].body.areaM2' },
   };
   mockState = { pending: [], troubled: [troubled], phase: 'idle' };
   renderInTheme(<TroubleBanner />);
-  expect(screen.getByText('This must be above 0. (areaM2)')).toBeTruthy();
+  expect(screen.getByText(/^Area: This must be above 0\./)).toBeTruthy();
+  press('Open it');
+  press('Send again');
   press('Let go of it');
-  expect(mockDone).toEqual(['discard c-a']);
+  expect(mockDone).toEqual(['/houses/[houseId]/areas/[areaId] a', 'again c-a', 'discard c-a']);
+});
+
+describe('the mark', () => {
+  const quiet: UploadsState = { waiting: [], refused: [], phase: 'idle', share: 0 };
+  const entries = (more: Partial<OutboxState> = {}): OutboxState => ({
+    pending: [],
+    troubled: [],
+    phase: 'idle',
+    ...more,
+  });
+  const upload = { sha256: 'f00d', houseId: 'h', url: null };
+  const troubled: Troubled = { ...pending('a'), trouble: { kind: 'refused', message: 'No.', field: '' } };
+
+  test.each<[string, OutboxState, UploadsState, boolean, string | null]>([
+    ['nothing', entries(), quiet, true, null],
+    ['an entry', entries({ pending: [pending('a')] }), quiet, true, '1 to send'],
+    [
+      'an entry and a picture',
+      entries({ pending: [pending('a')] }),
+      { ...quiet, waiting: [upload] },
+      true,
+      '2 to send',
+    ],
+    ['a picture on its way', entries(), { ...quiet, waiting: [upload], phase: 'sending' }, true, 'sending'],
+    ['no signal', entries(), { ...quiet, waiting: [upload], phase: 'unreachable' }, true, '1 unsent'],
+    ['a full server', entries(), { ...quiet, waiting: [upload], phase: 'full' }, true, 'needs you'],
+    ['a refused entry', entries({ troubled: [troubled] }), quiet, true, 'needs you'],
+    ['a full device', entries({ pending: [pending('a')], phase: 'unreachable' }), quiet, false, 'needs you'],
+  ])('says it all: %s', (_name, outboxState, uploadsState, isRoom, text) => {
+    expect(markOf(outboxState, uploadsState, isRoom).text).toBe(text);
+  });
 });
 
 test('changes in words', () => {

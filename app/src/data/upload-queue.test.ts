@@ -1,0 +1,109 @@
+import { Unreachable } from './api';
+import type { KeptUpload } from './local-database';
+import { failureOf } from './send-picture';
+import { PictureNotTaken, ServerFull, UploadQueue } from './upload-queue';
+
+jest.useFakeTimers();
+
+const tick = (milliseconds: number) => jest.advanceTimersByTimeAsync(milliseconds);
+const upload = (sha256: string): KeptUpload => ({ sha256, houseId: 'h', url: null });
+
+type Send = (upload: KeptUpload, onUrl: (url: string) => void) => Promise<void>;
+
+function queueWith(send: Send) {
+  const sent: string[] = [];
+  const tried: KeptUpload[] = [];
+  const kept: KeptUpload[] = [];
+  const queue = new UploadQueue({
+    send: (each, onUrl) => {
+      tried.push(each);
+      return send(each, onUrl);
+    },
+    onChange: (each) => kept.push(each),
+    onSent: ({ sha256 }) => sent.push(sha256),
+  });
+  return { queue, sent, tried, kept };
+}
+
+test('pictures go one after the other, each once', async () => {
+  let under = 0;
+  const { queue, sent } = queueWith(async () => {
+    expect(++under).toBe(1);
+    await Promise.resolve();
+    under--;
+  });
+  queue.add([upload('a'), upload('b')]);
+  queue.add([upload('b'), upload('c')]);
+  await tick(100);
+  expect(sent).toEqual(['a', 'b', 'c']);
+  expect(queue.getState()).toMatchObject({ waiting: [], phase: 'idle' });
+});
+
+test('cut off, a picture goes on where its pieces are, and is tried more and more rarely', async () => {
+  let failures = 3;
+  const { queue, sent, tried, kept } = queueWith((each, onUrl) => {
+    if (failures-- > 0) {
+      onUrl('/api/v1/uploads/x');
+      return Promise.reject(new Unreachable('gone'));
+    }
+    expect(each.url).toBe('/api/v1/uploads/x');
+    return Promise.resolve();
+  });
+  queue.add([upload('a')]);
+  await tick(10);
+  expect(queue.getState().phase).toBe('unreachable');
+  expect(kept.at(-1)).toEqual({ sha256: 'a', houseId: 'h', url: '/api/v1/uploads/x' });
+  await tick(990);
+  await tick(1000);
+  expect(tried).toHaveLength(2);
+  await tick(8000);
+  expect(sent).toEqual(['a']);
+});
+
+test('a full server is told, everything waits, and goes when it has room', async () => {
+  let isFull = true;
+  const { queue, sent } = queueWith(() =>
+    isFull ? Promise.reject(new ServerFull('full')) : Promise.resolve(),
+  );
+  queue.add([upload('a'), upload('b')]);
+  await tick(10);
+  expect(queue.getState()).toMatchObject({ phase: 'full', waiting: [upload('a'), upload('b')] });
+  isFull = false;
+  await tick(61_000);
+  expect(sent).toEqual(['a', 'b']);
+});
+
+test('a picture that is refused for good holds up no other, and can be tried again', async () => {
+  let isRefused = true;
+  const { queue, sent } = queueWith(({ sha256 }) =>
+    sha256 === 'a' && isRefused ? Promise.reject(new PictureNotTaken('No picture.')) : Promise.resolve(),
+  );
+  queue.add([upload('a'), upload('b')]);
+  await tick(100);
+  expect(sent).toEqual(['b']);
+  expect(queue.getState().refused).toEqual([{ upload: upload('a'), message: 'No picture.' }]);
+  isRefused = false;
+  queue.retryNow();
+  await tick(100);
+  expect(sent).toEqual(['b', 'a']);
+});
+
+describe('what an answer means', () => {
+  const answered = (status: number, body = '') =>
+    Object.assign(new Error('upload failed'), {
+      originalResponse: { getStatus: () => status, getBody: () => body },
+    });
+  const problem = (code: string) => JSON.stringify({ code, detail: 'Say why.' });
+
+  test.each<[string, Error, new (message: string) => Error]>([
+    ['no answer', new Error('failed'), Unreachable],
+    ['a full store', answered(507, problem('photo-store-full')), ServerFull],
+    ['no picture', answered(422, problem('no-picture')), PictureNotTaken],
+    ['too large', answered(413, problem('picture-too-large')), PictureNotTaken],
+    ['bytes mixed up on the way', answered(422, problem('other-bytes')), Unreachable],
+    ['a proxy that says no', answered(413, '<html>'), Unreachable],
+    ['a server that failed', answered(500, problem('internal')), Unreachable],
+  ])('%s', (_name, error, kind) => {
+    expect(failureOf(error)).toBeInstanceOf(kind);
+  });
+});

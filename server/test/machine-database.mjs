@@ -1,0 +1,15 @@
+import { createInterface } from 'node:readline';
+import { startDatabase } from '../../bin/machine/database.mjs';
+import { freePort } from '../../bin/machine/processes.mjs';
+
+/** A database server of its own, told what to do line by line: `kill` ends it without warning, `start` brings it back. */
+const [folder] = process.argv.slice(2);
+const port = await freePort();
+let database = await startDatabase({ folder, port });
+console.log(database.url);
+for await (const line of createInterface({ input: process.stdin })) {
+  if (line === 'kill') await database.kill();
+  if (line === 'start') database = await startDatabase({ folder, port });
+  console.log(`done ${line}`);
+}
+await database.stop();

@@ -1,0 +1,50 @@
+import { spawn } from 'node:child_process';
+import { createServer, type AddressInfo } from 'node:net';
+import { join } from 'node:path';
+
+export interface ServerProcess {
+  readonly url: string;
+  readonly kill: () => Promise<void>;
+  readonly close: () => Promise<void>;
+}
+
+async function freePort(): Promise<number> {
+  const server = createServer();
+  await new Promise<void>((resolve) => server.listen(0, '127.0.0.1', resolve));
+  const { port } = server.address() as AddressInfo;
+  await new Promise((resolve) => server.close(resolve));
+  return port;
+}
+
+/** A server in a process of its own, as it runs in earnest. */
+export async function startServerProcess(databaseUrl: string, photoFolder: string): Promise<ServerProcess> {
+  const port = await freePort();
+  const child = spawn(process.execPath, ['--import', 'tsx', 'src/index.ts'], {
+    cwd: join(__dirname, '..'),
+    stdio: ['ignore', 'ignore', 'inherit', 'ipc'],
+    env: {
+      ...process.env,
+      CALVET_PORT: String(port),
+      CALVET_DATABASE_URL: databaseUrl,
+      CALVET_PHOTO_FOLDER: photoFolder,
+      CALVET_LOG_LEVEL: 'fatal',
+    },
+  });
+  const url = `http://127.0.0.1:${port}`;
+  const isReady = () =>
+    fetch(`${url}/api/v1/ready`).then(
+      ({ ok }) => ok,
+      () => false,
+    );
+  for (let look = 0; !(await isReady()); look++) {
+    if (child.exitCode !== null || look > 300) throw new Error('The server did not start.');
+    await new Promise((resolve) => setTimeout(resolve, 100));
+  }
+  const end = async (signal: 'SIGTERM' | 'SIGKILL'): Promise<void> => {
+    if (child.exitCode !== null || child.signalCode !== null) return;
+    const ended = new Promise((resolve) => child.once('exit', resolve));
+    child.kill(signal);
+    await ended;
+  };
+  return { url, kill: () => end('SIGKILL'), close: () => end('SIGTERM') };
+}
