@@ -1,6 +1,6 @@
 import { sql } from 'drizzle-orm';
 import { drizzle, type MySql2Database } from 'drizzle-orm/mysql2';
-import { createPool, type Pool } from 'mysql2/promise';
+import { createPool, createPoolCluster, type Pool, type PoolOptions } from 'mysql2/promise';
 
 export type Database = MySql2Database<Record<string, never>>;
 export type Transaction = Parameters<Parameters<Database['transaction']>[0]>[0];
@@ -11,15 +11,42 @@ export interface OpenDatabase {
   readonly close: () => Promise<void>;
 }
 
-/** Opens a pool of connections; none is made before the first query. */
-export function openDatabase(url: string, connectionLimit = 12): OpenDatabase {
-  const pool = createPool({
-    uri: url,
+/** How long a node that does not answer is left alone. */
+const NODE_REST_MS = 2000;
+
+/** The addresses of a database: one, or those of the nodes of a cluster, the one to be asked first before the others. */
+export function databaseUrls(setting: string): readonly [string, ...string[]] {
+  const [first = '', ...others] = setting.split(/[\s,]+/).filter((url) => url !== '');
+  return [first, ...others];
+}
+
+function openCluster(nodes: readonly PoolOptions[]): OpenDatabase {
+  const cluster = createPoolCluster({
+    canRetry: true,
+    removeNodeErrorCount: 1,
+    restoreNodeTimeout: NODE_REST_MS,
+  });
+  nodes.forEach((node, i) => cluster.add(`node${i}`, node));
+  // The first node that answers: two that are written to at once give way to each other more often than one.
+  const pool = cluster.of('node*', 'ORDER') as unknown as Pool;
+  return { db: drizzle(pool), pool, close: () => cluster.end() };
+}
+
+/**
+ * Opens a pool of connections; none is made before the first query.
+ * @param setting one address, or several of one cluster with blanks or commas between
+ */
+export function openDatabase(setting: string, connectionLimit = 12): OpenDatabase {
+  const [first, ...others] = databaseUrls(setting).map((uri): PoolOptions => ({
+    uri,
     timezone: 'Z',
     connectionLimit,
     enableKeepAlive: true,
     connectTimeout: 5000,
-  });
+  }));
+  if (first === undefined || others.length > 0)
+    return openCluster(first === undefined ? [] : [first, ...others]);
+  const pool = createPool(first);
   return { db: drizzle(pool), pool, close: () => pool.end() };
 }
 
@@ -31,6 +58,8 @@ export function databaseErrorCode(error: unknown): string | null {
 }
 
 const WORTH_RETRYING = new Set(['ER_LOCK_DEADLOCK', 'ER_LOCK_WAIT_TIMEOUT', 'ER_CHECKREAD']);
+/** A node of a cluster that is there, and not ready to be asked. */
+const NODE_NOT_READY = 'ER_UNKNOWN_COM_ERROR';
 const UNREACHABLE = new Set([
   'ECONNREFUSED',
   'ECONNRESET',
@@ -42,8 +71,12 @@ const UNREACHABLE = new Set([
   'ER_CONNECTION_KILLED',
   'ER_CON_COUNT_ERROR',
   'POOL_CLOSED',
+  'POOL_NONEONLINE',
+  NODE_NOT_READY,
+  // Tried as often as is sensible: whoever asked may try again.
+  ...WORTH_RETRYING,
 ]);
-const ATTEMPTS = 6;
+const ATTEMPTS = 9;
 
 /** True where the database could not be reached, rather than having refused. */
 export function isUnreachable(error: unknown): boolean {

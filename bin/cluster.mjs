@@ -1,0 +1,67 @@
+import { join } from 'node:path';
+import { workFolder } from './machine/checkout.mjs';
+import { startCluster } from './machine/galera.mjs';
+import { ensurePackages } from './machine/packages.mjs';
+import { exitWith, freePort, run, stopOnSignal } from './machine/processes.mjs';
+import { startServer } from './machine/server.mjs';
+import { ensureWebApp } from './machine/web-app.mjs';
+
+const folder = join(workFolder, 'cluster');
+const isCheck = process.argv.includes('--check');
+
+/** Phones on both servers while a node is killed and rejoins. */
+async function check(cluster, servers) {
+  let isOver = false;
+  const phones = run(
+    process.execPath,
+    ['--import', 'tsx', 'server/test/phones-on-servers.ts', ...servers.map(({ url }) => url)],
+    {},
+  ).finally(() => (isOver = true));
+  await new Promise((resolve) => setTimeout(resolve, 3000));
+  await cluster.kill(0);
+  console.log(`Node 1 was killed${isOver ? ', too late' : ''}.`);
+  await new Promise((resolve) => setTimeout(resolve, 3000));
+  await cluster.rejoin(0);
+  console.log('Node 1 is back and in step.');
+  const code = await phones;
+  await cluster.inStep();
+  return code ?? 1;
+}
+
+async function main() {
+  await ensurePackages();
+  const webFolder = isCheck ? undefined : await ensureWebApp();
+  const running = [];
+  const stop = async () => {
+    for (const part of running.splice(0).reverse()) await part.stop();
+  };
+  stopOnSignal(stop);
+  try {
+    const cluster = await startCluster({ folder });
+    running.push(cluster);
+    const servers = [];
+    for (const first of [0, 1]) {
+      const server = await startServer({
+        port: await freePort(),
+        databaseUrl: cluster.urlsFrom(first),
+        webFolder,
+        folder: join(folder, `server${first + 1}`),
+        env: { CALVET_PHOTO_FOLDER: join(folder, 'photos') },
+      });
+      running.push(server);
+      servers.push(server);
+    }
+    if (isCheck) {
+      const code = await check(cluster, servers);
+      await stop();
+      process.exit(code);
+    }
+    console.log('Three database nodes and two servers are ready:');
+    for (const { url } of servers) console.log(`  ${url}`);
+  } catch (error) {
+    await stop();
+    throw error;
+  }
+}
+
+main().catch(exitWith);
