@@ -75,6 +75,24 @@ function serveBareApp(port) {
   return new Promise((resolve) => server.listen(port, '127.0.0.1', () => resolve(server)));
 }
 
+/** Times one server process against two, over one database. */
+async function measureProcesses(databaseUrl) {
+  const servers = [];
+  try {
+    for (const name of ['one', 'other']) {
+      servers.push(await startServer({ port: await freePort(), databaseUrl, folder: join(folder, name) }));
+    }
+    await mustRun(process.execPath, [
+      '--import',
+      'tsx',
+      'server/bench/processes.bench.ts',
+      ...servers.map(({ url }) => url),
+    ]);
+  } finally {
+    for (const server of servers) await server.stop();
+  }
+}
+
 async function main() {
   await ensurePackages();
   const chromium = await ensureProgram('chromium', 'chromium', 'the browser that is measured');
@@ -90,6 +108,7 @@ async function main() {
     await mustRun(process.execPath, ['--import', 'tsx', 'server/bench/changes.bench.ts'], {
       env: { CALVET_TEST_DATABASE_URL: database.url, NODE_ENV: 'production' },
     });
+    await measureProcesses(database.url);
     console.log('App');
     const webFolder = await ensureWebApp();
     await ensureBareApp();
@@ -106,6 +125,11 @@ async function main() {
       await mustRun(
         process.execPath,
         ['--import', 'tsx', 'e2e/bench/first-screen.bench.ts', server.url, `http://127.0.0.1:${barePort}/`],
+        { env: { CALVET_CHROMIUM: chromium } },
+      );
+      await mustRun(
+        process.execPath,
+        ['--import', 'tsx', 'e2e/bench/large-house.bench.ts', server.url, `http://127.0.0.1:${barePort}/`],
         { env: { CALVET_CHROMIUM: chromium } },
       );
     } finally {

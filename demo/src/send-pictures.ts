@@ -2,7 +2,9 @@ import { apiPaths } from '@calvet/contract';
 import { Upload } from 'tus-js-client';
 import type { DrawnPhoto } from './photos/draw-photo';
 
-async function sendPicture(server: string, { sha256, jpeg }: DrawnPhoto): Promise<void> {
+type Sendable = Pick<DrawnPhoto, 'sha256' | 'jpeg'>;
+
+async function sendPicture(server: string, { sha256, jpeg }: Sendable): Promise<void> {
   const { ok } = await fetch(server + apiPaths.picture(sha256), { method: 'HEAD' });
   if (ok) return;
   await new Promise<void>((resolve, reject) => {
@@ -17,6 +19,6 @@ async function sendPicture(server: string, { sha256, jpeg }: DrawnPhoto): Promis
 }
 
 /** Sends pictures to a server; those that it has are left. */
-export async function sendPictures(server: string, pictures: readonly DrawnPhoto[]): Promise<void> {
+export async function sendPictures(server: string, pictures: readonly Sendable[]): Promise<void> {
   for (const picture of pictures) await sendPicture(server, picture);
 }

@@ -88,9 +88,10 @@ const changesUrl = `${calvet.url}/api/v1/houses/${houseId}/changes`;
 await post(changesUrl, { changes: [createHouse(houseId), ...Array.from({ length: 100 }, () => change({}))] });
 
 const pool = createPool({ uri: databaseUrl, timezone: 'Z', connectionLimit: 12 });
-await pool.query(
-  'create table bare (id char(36) primary key, name varchar(120), area_m2 double, build_up json)',
-);
+await pool.query('create table bare_area like area');
+await pool.query('create table bare_change like house_change');
+await pool.query('create table bare_counter like house_counter');
+await pool.query('insert into bare_counter values (?, 0)', [houseId]);
 const bareApp = express();
 bareApp.use(express.json());
 bareApp.get('/records', async (_request, response) => {
@@ -100,13 +101,21 @@ bareApp.get('/records', async (_request, response) => {
 bareApp.post('/records', async (request, response) => {
   const connection = await pool.getConnection();
   await connection.beginTransaction();
-  const rows = (request.body as { changes: { id: string }[] }).changes.map(({ id }) => [
-    id,
-    areaBody.name,
-    areaBody.areaM2,
-    JSON.stringify(areaBody.buildUp),
+  const { changes } = request.body as { changes: { id: string; changeId: string; body: typeof areaBody }[] };
+  const now = new Date();
+  const areas = changes.map(({ id, body: { name: title, kind, areaM2, buildUp, grade } }, i) => [
+    ...[id, houseId, 1, i, now, 'Bare', null],
+    ...[title, kind, areaM2, JSON.stringify(buildUp), grade],
   ]);
-  await connection.query('insert into bare (id, name, area_m2, build_up) values ?', [rows]);
+  const journal = changes.map(({ id, changeId, body }, i) => [
+    ...[houseId, changeId, i, 'area', id, 'create', 1, JSON.stringify(body), now, 'Bare', ''],
+  ]);
+  await connection.query('insert into bare_area values ?', [areas]);
+  await connection.query('insert into bare_change values ?', [journal]);
+  await connection.query('update bare_counter set last_change = last_change + ? where house_id = ?', [
+    changes.length,
+    houseId,
+  ]);
   await connection.commit();
   connection.release();
   response.json({ ok: true });

@@ -40,7 +40,7 @@ export const testBody: AirtightnessTestBody = {
     ],
   },
   pressurise: null,
-  note: 'Ünïcode – 測試 ✓',
+  note: 'Ünïcode – 測試 ✓ why? ?? :x \\ \' " ; -- %s \n ${y} `z`',
 };
 
 /** A change with ids of its own where none are given. */

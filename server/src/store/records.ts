@@ -1,5 +1,7 @@
 import { fieldsOf, type AcceptedChange, type Kind, type LedgerRecord } from '@calvet/contract';
-import { and, asc, eq, gt, inArray, isNull, lte, sql } from 'drizzle-orm';
+import { and, asc, eq, getTableColumns, getTableName, gt, inArray, isNull, lte, sql } from 'drizzle-orm';
+import type { MySqlTable } from 'drizzle-orm/mysql-core';
+import { format } from 'mysql2';
 import type { Database, Transaction } from './database';
 import { houseChangeTable, houseCounterTable, houseTable, recordTables as tables } from './tables';
 
@@ -110,12 +112,38 @@ export async function recordsById(
   return new Map(rows.map((row) => [row.id, fromTable(kind, row)]));
 }
 
+/**
+ * Inserts many rows with one statement. The statement is put together by the driver, in one go: the query builder takes each
+ * value for itself, and for hundreds of them longer than the database does.
+ */
+async function insertRows<Table extends MySqlTable>(
+  tx: Transaction,
+  table: Table,
+  rows: readonly Table['$inferInsert'][],
+): Promise<void> {
+  if (rows.length === 0) return;
+  const columns = Object.entries(getTableColumns(table));
+  const values = rows.map((row) =>
+    columns.map(([field, column]) => {
+      const value: unknown = row[field as keyof typeof row];
+      return value == null ? null : column.mapToDriverValue(value);
+    }),
+  );
+  const names = columns.map(([, column]) => column.name);
+  const parts = [getTableName(table), names, values] as Parameters<typeof format>[1];
+  await tx.execute(sql.raw(format('insert into ?? (??) values ?', parts)));
+}
+
 export async function insertRecords(
   tx: Transaction,
   kind: Kind,
   rows: readonly LedgerRecord[],
 ): Promise<void> {
-  if (rows.length > 0) await tx.insert(tables[kind]).values(rows.map((row) => toTable(row)));
+  await insertRows(
+    tx,
+    tables[kind],
+    rows.map((row) => toTable(row)),
+  );
 }
 
 export async function updateRecord(tx: Transaction, kind: Kind, row: LedgerRecord): Promise<void> {
@@ -128,9 +156,11 @@ export async function insertChanges(
   houseId: string,
   changes: readonly AcceptedChange[],
 ): Promise<void> {
-  if (changes.length > 0) {
-    await tx.insert(houseChangeTable).values(changes.map((change) => ({ ...change, houseId })));
-  }
+  await insertRows(
+    tx,
+    houseChangeTable,
+    changes.map((change) => ({ ...change, houseId })),
+  );
 }
 
 /** Records of a kind changed after `since` and up to `upTo`, the earliest change first. */

@@ -1,0 +1,207 @@
+import { apiPaths, BATCH_MAX, type Change } from '@calvet/contract';
+import { demoHouses, sendPictures } from '@calvet/demo';
+import { createHash } from 'node:crypto';
+import { chromium, type Browser, type BrowserContext, type Page } from '@playwright/test';
+import sharp from 'sharp';
+import { v7 } from 'uuid';
+import { chromiumLaunch } from '../chromium';
+import { cameraPicture, choosePictures } from '../journeys/pictures';
+
+const RECORDS = 2000;
+const PHOTOS = 200;
+const EDITS = 40;
+/** A phone of the middle sort against this machine. */
+const SLOWER = 4;
+
+const [server, bare] = process.argv.slice(2);
+if (server === undefined || bare === undefined)
+  throw new Error('Give the addresses of the server and the bare app.');
+
+const [sample] = demoHouses;
+const [sampleArea] = sample?.areas ?? [];
+if (sample === undefined || sampleArea === undefined) throw new Error('The demo is not whole.');
+
+const create = (kind: Change['kind'], body: Change['body'], id = v7()): Change => ({
+  changeId: v7(),
+  kind,
+  id,
+  baseRevision: 0,
+  op: 'create',
+  body,
+});
+
+const houseId = v7();
+const house = `${server}/houses/${houseId}`;
+
+async function post(changes: readonly Change[], to = houseId): Promise<void> {
+  const response = await fetch(server + apiPaths.changes(to), {
+    method: 'POST',
+    headers: { 'content-type': 'application/json' },
+    body: JSON.stringify({ changes }),
+  });
+  if (!response.ok) throw new Error(`The house was answered with ${response.status}.`);
+}
+
+async function picture(number: number) {
+  const background = { r: number % 256, g: (number * 7) % 256, b: 120 };
+  const jpeg = await sharp({ create: { width: 1600, height: 1200, channels: 3, background } })
+    .jpeg()
+    .toBuffer();
+  const sha256 = createHash('sha256').update(jpeg).digest('hex');
+  return { jpeg, sha256, widthPx: 1600, heightPx: 1200 };
+}
+
+async function fill(): Promise<void> {
+  const areas = Array.from({ length: RECORDS - PHOTOS - 1 }, (_, i) =>
+    create('area', { ...sampleArea, name: `Wall ${i}`, areaM2: 0.3 }),
+  );
+  const pictures = await Promise.all(Array.from({ length: PHOTOS }, (_, i) => picture(i)));
+  const photos = pictures.map(({ sha256, widthPx, heightPx, jpeg }, i) =>
+    create('photo', {
+      sha256,
+      widthPx,
+      heightPx,
+      bytes: jpeg.length,
+      takenAt: null,
+      subject: { kind: 'area', id: areas[i % 20]?.id ?? houseId },
+      caption: '',
+      marks: [],
+      beforeId: null,
+    }),
+  );
+  const all = [create('house', { ...sample?.house, name: 'Large house' }, houseId), ...areas, ...photos];
+  for (let i = 0; i < all.length; i += BATCH_MAX) await post(all.slice(i, i + BATCH_MAX));
+  await sendPictures(server ?? '', pictures);
+}
+
+async function phone(browser: Browser): Promise<{ readonly context: BrowserContext; readonly page: Page }> {
+  const context = await browser.newContext({ viewport: { width: 390, height: 844 } });
+  const page = await context.newPage();
+  const session = await context.newCDPSession(page);
+  await session.send('Emulation.setCPUThrottlingRate', { rate: SLOWER });
+  return { context, page };
+}
+
+const answer = (page: Page) => page.getByRole('heading', { level: 1 }).last();
+
+async function timeTo(page: Page, go: () => Promise<unknown>): Promise<number> {
+  const start = performance.now();
+  await go();
+  await answer(page).waitFor({ timeout: 60_000 });
+  return performance.now() - start;
+}
+
+const middle = (list: readonly number[]) =>
+  [...list].sort((a, b) => a - b)[Math.floor(list.length / 2)] ?? NaN;
+const at = (list: readonly number[], share: number) =>
+  [...list].sort((a, b) => a - b)[Math.min(list.length - 1, Math.floor(share * list.length))] ?? NaN;
+
+async function opening(browser: Browser): Promise<void> {
+  const { context, page } = await phone(browser);
+  const firstSync = await timeTo(page, () => page.goto(house, { waitUntil: 'commit' }));
+  await page.evaluate(async () => {
+    await navigator.serviceWorker.ready;
+  });
+  await page.waitForTimeout(4000);
+  await context.setOffline(true);
+  const times: number[] = [];
+  for (let i = 0; i < 5; i++) times.push(await timeTo(page, () => page.reload({ waitUntil: 'commit' })));
+  const session = await context.newCDPSession(page);
+  await session.send('HeapProfiler.collectGarbage');
+  const { usedSize } = await session.send('Runtime.getHeapUsage');
+  await context.setOffline(false);
+  await context.close();
+
+  const plain = await phone(browser);
+  await plain.page.goto(bare ?? '');
+  const bareTimes: number[] = [];
+  for (let i = 0; i < 5; i++) {
+    const start = performance.now();
+    await plain.page.reload({ waitUntil: 'commit' });
+    await plain.page.getByText('Bare').first().waitFor();
+    bareTimes.push(performance.now() - start);
+  }
+  await plain.context.close();
+  console.log(
+    `House of ${RECORDS} records and ${PHOTOS} photos, slowed ${SLOWER} ×, from the local copy without a signal: ` +
+      `${(middle(times) / middle(bareTimes)).toFixed(2)} × the bare app's first content ` +
+      `(${middle(times).toFixed(0)} against ${middle(bareTimes).toFixed(0)} ms), heap ${(usedSize / 1e6).toFixed(0)} MB`,
+  );
+  console.log(
+    `First sync of it on loopback, from nothing: ${(firstSync / middle(times)).toFixed(2)} × opening it from the copy (${firstSync.toFixed(0)} ms)`,
+  );
+}
+
+async function secondScreen(browser: Browser): Promise<void> {
+  const small = v7();
+  await post([create('house', { ...sample?.house, name: 'Small house' }, small)], small);
+  const [writer, reader] = await Promise.all([browser.newContext(), browser.newContext()]);
+  const [here, there] = await Promise.all([writer.newPage(), reader.newPage()]);
+  const heard = there.waitForResponse((each) => each.url().endsWith('/events'));
+  await Promise.all([here, there].map((page) => page.goto(`${server}/houses/${small}/edit`)));
+  await heard;
+  const place = (page: Page) => page.getByLabel('Place', { exact: true });
+  await place(here).waitFor();
+  await place(there).waitFor();
+  const times: number[] = [];
+  for (let i = 0; i < EDITS; i++) {
+    const start = performance.now();
+    await place(here).fill(`Place ${i}`);
+    await there.waitForFunction(
+      (value) => document.querySelector<HTMLInputElement>('input[aria-label="Place"]')?.value === value,
+      `Place ${i}`,
+      { polling: 'raf' },
+    );
+    times.push(performance.now() - start);
+  }
+  console.log(
+    `A change to the second screen, of which 400 ms gather what is typed: p50 ${at(times, 0.5).toFixed(0)} ms, p95 ${at(times, 0.95).toFixed(0)} ms`,
+  );
+  await Promise.all([writer.close(), reader.close()]);
+}
+
+async function pictures(browser: Browser): Promise<void> {
+  const context = await browser.newContext({ viewport: { width: 390, height: 844 } });
+  const page = await context.newPage();
+  await page.goto(`${house}/record`);
+  await page.getByRole('heading', { level: 1, name: `${PHOTOS} photos` }).waitFor({ timeout: 60_000 });
+  await page.waitForTimeout(5000);
+  const camera = await cameraPicture();
+  const times: number[] = [];
+  const blocked: number[] = [];
+  for (let i = 0; i < 5; i++) {
+    await page.evaluate(() => {
+      const tasks: number[] = [];
+      Object.assign(window, { tasks });
+      new PerformanceObserver((list) =>
+        list.getEntries().forEach(({ duration }) => tasks.push(duration)),
+      ).observe({
+        type: 'longtask',
+      });
+    });
+    const start = performance.now();
+    await choosePictures(page, [camera]);
+    await page.getByText('A photo was added.').waitFor({ timeout: 60_000 });
+    times.push(performance.now() - start);
+    const tasks = await page.evaluate(
+      () => (window as unknown as { readonly tasks: readonly number[] }).tasks,
+    );
+    blocked.push(Math.max(0, ...tasks));
+    await page.getByRole('button', { name: 'Undo' }).click();
+  }
+  console.log(
+    `A picture of 12 megapixels, from the file to the screen: ${middle(times).toFixed(0)} ms, ` +
+      `main thread blocked at most ${middle(blocked).toFixed(0)} ms at a stretch (aim 50; longest of all ${Math.max(...blocked).toFixed(0)})`,
+  );
+  await context.close();
+}
+
+const browser = await chromium.launch(chromiumLaunch);
+try {
+  await fill();
+  await opening(browser);
+  await secondScreen(browser);
+  await pictures(browser);
+} finally {
+  await browser.close();
+}
