@@ -3,7 +3,8 @@ import { backUp, restore } from './machine/backup.mjs';
 import { exitWith, Trouble } from './machine/processes.mjs';
 
 const [deed, folder] = process.argv.slice(2);
-const { CALVET_DATABASE_URL: databaseUrl, CALVET_PHOTO_FOLDER: photoFolder } = process.env;
+const databaseUrl = process.env.CALVET_DATABASE_URL;
+const photoFolder = process.env.CALVET_PHOTO_FOLDER;
 
 async function main() {
   if (!databaseUrl) throw new Trouble('Set CALVET_DATABASE_URL to the database, as for the server.');

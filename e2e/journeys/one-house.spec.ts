@@ -161,7 +161,7 @@ test('areas, a build-up, a grade: what the walls are really worth', async ({ pag
   await page.getByRole('button', { name: 'Add an area' }).click();
   await page.getByLabel('Name', { exact: true }).fill('North wall');
   await enter(page, 'Size', '62,5');
-  await page.getByRole('button', { name: 'Choose' }).click();
+  await page.getByRole('button', { name: 'Choose', exact: true }).click();
   await page.getByRole('button', { name: 'Use Framed wall 90, fibre batts' }).click();
   await allSent(page);
   await page.getByRole('link', { name: 'Fill', exact: true }).click();

@@ -46,10 +46,10 @@ export async function cameraPicture(): Promise<PictureFile> {
 }
 
 /** Chooses files where the page has a button for it. */
-export async function choosePictures(page: Page, files: readonly PictureFile[]): Promise<void> {
+export async function choosePictures(page: Page, files: readonly PictureFile[] | string): Promise<void> {
   const chooser = page.waitForEvent('filechooser');
   await page.getByRole('button', { name: 'Choose photos' }).click();
-  await (await chooser).setFiles([...files]);
+  await (await chooser).setFiles(typeof files === 'string' ? files : [...files]);
 }
 
 /** Tiles of photos on the page, by what is said of them. */

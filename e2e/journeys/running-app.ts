@@ -133,13 +133,16 @@ export const test = base.extend<TestFixtures, WorkerFixtures>({
 
 export { expect };
 
+/** Drawing takes seconds: it is done once in each process. */
+let drawnOnce: ReturnType<typeof photoBatches> | undefined;
+
 /** Brings the demo's houses in, as a device would send them; again is harmless. */
 export async function seedDemo(app: RunningApp, request: APIRequestContext): Promise<void> {
   for (const { houseId, changes } of seedBatches) {
     const response = await request.post(app.url + apiPaths.changes(houseId), { data: { changes } });
     expect(response.status()).toBe(200);
   }
-  for (const { houseId, changes, pictures } of await photoBatches()) {
+  for (const { houseId, changes, pictures } of await (drawnOnce ??= photoBatches())) {
     const response = await request.post(app.url + apiPaths.changes(houseId), { data: { changes } });
     expect(response.status()).toBe(200);
     await sendPictures(app.url, pictures);

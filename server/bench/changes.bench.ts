@@ -15,7 +15,7 @@ import { openDirectoryStore } from '../src/photo-store/directory-store';
 import { openDatabase } from '../src/store/database';
 import { migrateDatabase } from '../src/store/migrate';
 import { allCounters } from '../src/store/records';
-import { areaBody, change, createHouse } from '../test/records';
+import { change, createHouse, type areaBody } from '../test/records';
 
 const REQUESTS = 400;
 const BATCH = 50;

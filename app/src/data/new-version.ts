@@ -3,6 +3,7 @@ import { Listeners } from './listeners';
 
 const WORKER = '/service-worker.js';
 const START_MS = 3000;
+const IDLE_MS = 20_000;
 const AGAIN_MS = 30_000;
 /** How often a page that stays open asks whether there is a newer version. */
 const ASK_MS = 30 * 60_000;
@@ -29,6 +30,12 @@ function watch(registration: ServiceWorkerRegistration): void {
   setInterval(() => void registration.update().catch(() => undefined), ASK_MS);
 }
 
+/** Calls when the page has nothing else to do, or cannot wait any longer. */
+function whenIdle(call: () => void): void {
+  if (typeof requestIdleCallback === 'undefined') call();
+  else requestIdleCallback(call, { timeout: IDLE_MS });
+}
+
 /** Keeps the app itself on the device, so that it opens without a signal; tried again until there is one. */
 async function keepApp(): Promise<void> {
   try {
@@ -44,7 +51,7 @@ if (
   'serviceWorker' in navigator
 ) {
   // The first screen comes first: keeping the app means fetching all of it.
-  const start = () => setTimeout(() => void keepApp(), START_MS);
+  const start = () => setTimeout(() => whenIdle(() => void keepApp()), START_MS);
   navigator.serviceWorker.addEventListener('controllerchange', () => {
     if (isWanted) location.reload();
   });

@@ -51,6 +51,18 @@ export function useUploads(): UploadsState {
   return useSyncExternalStore(uploads.subscribe, uploads.getState, uploads.getState);
 }
 
+/** Pictures that the server does not have yet; the same list while none comes or goes. */
+export function useUnsentPictures(): UploadsState['waiting'] {
+  const waiting = () => uploads.getState().waiting;
+  return useSyncExternalStore(uploads.subscribe, waiting, waiting);
+}
+
+/** True while the server does not have a picture. */
+export function useIsUnsent(sha256: string): boolean {
+  const isUnsent = () => uploads.getState().waiting.some((upload) => upload.sha256 === sha256);
+  return useSyncExternalStore(uploads.subscribe, isUnsent, isUnsent);
+}
+
 /** Houses that are taken along, by id. */
 export function useTakenHouses(): ReadonlyMap<string, TakenHouse> {
   return useSyncExternalStore(subscribeToTaken, takenHouses, takenHouses);

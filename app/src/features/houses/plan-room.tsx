@@ -8,6 +8,7 @@ import { Button } from '../../ui/button';
 import { Card, Rule } from '../../ui/card';
 import { figure, figureWithUnit } from '../../ui/format';
 import Icon from '../../ui/icon-font/icon-set';
+import { LongList } from '../../ui/long-list';
 import { Text } from '../../ui/text';
 import { usePalette } from '../../ui/theme';
 import { space } from '../../ui/tokens';
@@ -108,12 +109,14 @@ function Areas({ view: { house, areas } }: { readonly view: HouseView }) {
   }
   return (
     <Card title="Areas of the envelope">
-      {areas.map((area) => (
-        <View key={area.id} style={styles.areaWithRule}>
-          <AreaLine area={area} />
-          <Rule />
-        </View>
-      ))}
+      <LongList items={areas} what="areas">
+        {(area) => (
+          <View key={area.id} style={styles.areaWithRule}>
+            <AreaLine area={area} />
+            <Rule />
+          </View>
+        )}
+      </LongList>
       <Text look="small" tone={isOff ? 'straw' : 'soft'}>
         {isOff && 'Check: '}
         areas add up to {figure(sum, 'area', units)} of {figure(house.envelopeAreaM2, 'area', units)}{' '}

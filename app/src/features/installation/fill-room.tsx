@@ -7,6 +7,7 @@ import { updateRecord } from '../../data/store';
 import { Button } from '../../ui/button';
 import { Card } from '../../ui/card';
 import { figure, figureWithUnit } from '../../ui/format';
+import { LongList } from '../../ui/long-list';
 import { Text } from '../../ui/text';
 import { space } from '../../ui/tokens';
 import { Screen } from '../shell/screen';
@@ -129,11 +130,13 @@ export function FillRoom({ view: { house, areas } }: { readonly view: HouseView 
         </Text>
       )}
       <View style={styles.areas}>
-        {areas.map((area) => (
-          <View key={area.id} style={styles.area}>
-            <AreaCard house={house} area={area} />
-          </View>
-        ))}
+        <LongList items={areas} what="areas">
+          {(area) => (
+            <View key={area.id} style={styles.area}>
+              <AreaCard house={house} area={area} />
+            </View>
+          )}
+        </LongList>
       </View>
     </Screen>
   );

@@ -1,7 +1,8 @@
 import type { Photo } from '@calvet/contract';
 import { useRouter } from 'expo-router';
-import { useState } from 'react';
+import { useCallback, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
+import { LongList } from '../../ui/long-list';
 import { photoName, type PhotoPlace } from './photo-words';
 import { Thumbnail } from './thumbnail';
 
@@ -21,24 +22,35 @@ export function PhotoGrid({ photos, places, onChoose }: PhotoGridProps) {
   const [width, setWidth] = useState(0);
   const columns = Math.max(1, Math.min(6, Math.floor((width + GAP) / (LEAST_TILE + GAP))));
   const tile = Math.floor((width - GAP * (columns - 1)) / columns);
-  const open = ({ houseId, id }: Photo) =>
-    router.navigate({ pathname: '/houses/[houseId]/record/[photoId]', params: { houseId, photoId: id } });
+  const open = useCallback(
+    ({ houseId, id }: Photo) =>
+      router.navigate({ pathname: '/houses/[houseId]/record/[photoId]', params: { houseId, photoId: id } }),
+    [router],
+  );
   return (
-    <View style={styles.grid} onLayout={({ nativeEvent }) => setWidth(nativeEvent.layout.width)}>
-      {width > 0 &&
-        photos.map((photo) => (
-          <Thumbnail
-            key={photo.id}
-            photo={photo}
-            name={photoName(photo, places)}
-            width={tile}
-            onPress={() => (onChoose ?? open)(photo)}
-          />
-        ))}
+    <View style={styles.photos} onLayout={({ nativeEvent }) => setWidth(nativeEvent.layout.width)}>
+      {width > 0 && (
+        <LongList
+          items={photos}
+          what="photos"
+          wrap={(children) => <View style={styles.grid}>{children}</View>}
+        >
+          {(photo) => (
+            <Thumbnail
+              key={photo.id}
+              photo={photo}
+              name={photoName(photo, places)}
+              width={tile}
+              onPress={onChoose ?? open}
+            />
+          )}
+        </LongList>
+      )}
     </View>
   );
 }
 
 const styles = StyleSheet.create({
-  grid: { flexDirection: 'row', flexWrap: 'wrap', gap: GAP, minHeight: 1 },
+  photos: { gap: GAP, minHeight: 1 },
+  grid: { flexDirection: 'row', flexWrap: 'wrap', gap: GAP },
 });

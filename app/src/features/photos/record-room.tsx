@@ -1,5 +1,5 @@
 import type { HouseView } from '../../data/house-copy';
-import { useUploads } from '../../data/picture-hooks';
+import { useUnsentPictures } from '../../data/picture-hooks';
 import { Button } from '../../ui/button';
 import { Card } from '../../ui/card';
 import { FieldMessage } from '../../ui/field';
@@ -21,7 +21,7 @@ function headline(count: number, unsent: number): string {
 export function RecordRoom({ view }: { readonly view: HouseView }) {
   const { house, photos } = view;
   const isWide = useIsWide();
-  const { waiting } = useUploads();
+  const waiting = useUnsentPictures();
   const subject = { kind: 'house', id: house.id } as const;
   const { atWork, trouble, add } = useAddPhotos(house.id, subject);
   const unsent = new Set(waiting.map(({ sha256 }) => sha256));

@@ -1,7 +1,7 @@
 import type { Photo } from '@calvet/contract';
-import { useState } from 'react';
+import { memo, useState } from 'react';
 import { Image, Pressable, StyleSheet, View } from 'react-native';
-import { usePicture, useUploads, type Picture } from '../../data/picture-hooks';
+import { useIsUnsent, usePicture, type Picture } from '../../data/picture-hooks';
 import { PictureFrame } from '../../ui/picture-frame';
 import { Text } from '../../ui/text';
 import { usePalette } from '../../ui/theme';
@@ -20,17 +20,15 @@ interface ThumbnailProps {
   /** What is said of it to who does not see it. */
   readonly name: string;
   readonly width: number;
-  readonly onPress: () => void;
-  readonly isChosen?: boolean;
+  readonly onPress: (photo: Photo) => void;
 }
 
-/** A photo, small, with its marks; pressed, it opens. */
-export function Thumbnail({ photo, name, width, onPress, isChosen = false }: ThumbnailProps) {
+/** A photo, small, with its marks; pressed, it opens. Drawn anew only when it is another: a house has hundreds. */
+export const Thumbnail = memo(function Thumbnail({ photo, name, width, onPress }: ThumbnailProps) {
   const palette = usePalette();
   const picture = usePicture(photo, 'thumbnail');
-  const { waiting } = useUploads();
   const [isFocused, setFocused] = useState(false);
-  const isUnsent = waiting.some(({ sha256 }) => sha256 === photo.sha256);
+  const isUnsent = useIsUnsent(photo.sha256);
   // A picture of another shape than the tile shows its middle: the marks go with the picture.
   const tile = { width, height: Math.round(width * 0.75) };
   const scale = Math.max(tile.width / photo.widthPx, tile.height / photo.heightPx);
@@ -39,14 +37,13 @@ export function Thumbnail({ photo, name, width, onPress, isChosen = false }: Thu
     <Pressable
       role="link"
       aria-label={isUnsent ? `${name}, not sent yet` : name}
-      onPress={onPress}
+      onPress={() => onPress(photo)}
       onFocus={() => setFocused(true)}
       onBlur={() => setFocused(false)}
       style={[
         styles.tile,
         tile,
-        { borderColor: isChosen || isFocused ? palette.lake : palette.line, backgroundColor: palette.paper },
-        isChosen && styles.chosen,
+        { borderColor: isFocused ? palette.lake : palette.line, backgroundColor: palette.paper },
       ]}
     >
       {picture.state === 'here' ? (
@@ -66,7 +63,7 @@ export function Thumbnail({ photo, name, width, onPress, isChosen = false }: Thu
       )}
     </Pressable>
   );
-}
+});
 
 const styles = StyleSheet.create({
   tile: {
@@ -76,6 +73,5 @@ const styles = StyleSheet.create({
     alignItems: 'center',
     justifyContent: 'center',
   },
-  chosen: { borderWidth: 3 },
   unsent: { position: 'absolute', left: 0, bottom: 0, paddingHorizontal: 6, borderTopRightRadius: CORNER },
 });
