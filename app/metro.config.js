@@ -23,18 +23,21 @@ if (apiOrigin !== undefined) {
     if (!request.url?.startsWith('/api/')) return metro(request, response, next);
     const chunks = [];
     for await (const chunk of request) chunks.push(chunk);
+    // What belongs to this connection is not for the next one.
+    const { host: _host, connection: _connection, 'content-length': _length, ...headers } = request.headers;
     const answer = await fetch(apiOrigin + request.url, {
       method: request.method,
-      headers: {
-        'content-type': request.headers['content-type'] ?? 'application/json',
-        'x-calvet-author': request.headers['x-calvet-author'] ?? '',
-        'x-calvet-device': request.headers['x-calvet-device'] ?? '',
-      },
+      headers,
       body: chunks.length > 0 ? Buffer.concat(chunks) : undefined,
     });
     response.statusCode = answer.status;
-    response.setHeader('content-type', answer.headers.get('content-type') ?? 'application/json');
-    response.end(Buffer.from(await answer.arrayBuffer()));
+    for (const [name, value] of answer.headers) {
+      if (!['content-encoding', 'content-length', 'transfer-encoding'].includes(name))
+        response.setHeader(name, value);
+    }
+    // Events come line by line and never end.
+    for await (const piece of answer.body ?? []) response.write(piece);
+    response.end();
   };
 }
 

@@ -1,6 +1,6 @@
 import { mkdirSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
-import { seedBatches } from '@calvet/demo';
+import { photoBatches, seedBatches } from '@calvet/demo';
 import { chromium, type Page } from '@playwright/test';
 import { chromiumLaunch } from './chromium';
 
@@ -15,6 +15,9 @@ if (wrenfold === undefined || tamsel === undefined || nettle === undefined)
 
 type Seed = typeof wrenfold;
 const houseUrl = ({ houseId }: Seed) => `${url}/houses/${houseId}`;
+const drawn = await photoBatches();
+const photosOf = ({ houseId }: Seed) => drawn.find((batch) => batch.houseId === houseId)?.changes ?? [];
+const photoUrl = (seed: Seed, at: number) => `${houseUrl(seed)}/record/${photosOf(seed)[at]?.id ?? ''}`;
 const idOf = ({ changes }: Seed, kind: string, at = 0) =>
   changes.filter((change) => change.kind === kind)[at]?.id ?? '';
 
@@ -54,6 +57,17 @@ const shots: readonly Shot[] = [
       await page.getByLabel('House pressure, reading 6', { exact: true }).click();
     },
   },
+  { name: 'record', address: `${houseUrl(wrenfold)}/record` },
+  { name: 'photo', address: photoUrl(tamsel, 0), isDark: true },
+  {
+    name: 'device',
+    address: `${url}/device`,
+    before: async (page) => {
+      await page.getByRole('button', { name: 'Take with me' }).last().click();
+      await page.getByText(/^On this device/).waitFor();
+    },
+  },
+  { name: 'desk-photo', address: photoUrl(wrenfold, 1), isWide: true },
   { name: 'new-house', address: `${url}/houses/new` },
   { name: 'bench', address: `${url}/bench` },
   { name: 'bench-bags', address: `${url}/bench/insulation-bags`, before: fillInExample },

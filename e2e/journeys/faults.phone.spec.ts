@@ -229,3 +229,31 @@ test('what the server refuses holds up nothing behind it, and is mended where it
   await page.reload();
   await expect(page.getByLabel('Name', { exact: true })).toHaveValue('Mended wall');
 });
+
+test('a server that was brought back from an older backup is told what it lost, pictures too', async ({
+  page,
+  app,
+  browser,
+}) => {
+  await createHouse(page, app, { name: 'Restored', ...sizes });
+  const house = page.url();
+  await page.getByRole('button', { name: 'Add an area' }).click();
+  await page.getByLabel('Name', { exact: true }).fill('North wall');
+  await choosePictures(page, [await plainPicture(60)]);
+  await expect(tiles(page)).toHaveCount(1);
+  await allSent(page);
+  await appIsKept(page);
+  await app.stop();
+  await app.empty();
+  await app.start();
+  await page.goto(house);
+  await expect(page.getByText('North wall').first()).toBeVisible();
+  await allSent(page);
+  const other = await onOtherDevice(browser, page);
+  await other.goto(`${house}/record`);
+  await expect(tiles(other)).toHaveCount(1);
+  await expect(other.getByText('North wall · 1')).toBeVisible();
+  await expect(other.getByText('Still on another device')).toHaveCount(0);
+  await expect(other.locator('a img, [role=link] img')).toHaveCount(1);
+  await other.close();
+});

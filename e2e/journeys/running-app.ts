@@ -18,6 +18,8 @@ export interface RunningApp {
   /** Ends it without warning, as a power cut would. */
   readonly kill: () => Promise<void>;
   readonly start: (settings?: Settings) => Promise<void>;
+  /** Takes everything out of the database, as if an older backup had been brought back. To be stopped before. */
+  readonly empty: () => Promise<void>;
 }
 
 const {
@@ -106,6 +108,11 @@ export const test = base.extend<TestFixtures, WorkerFixtures>({
         url: `http://127.0.0.1:${port}`,
         stop: () => stopProcess(child),
         kill: () => stopProcess(child, 'SIGKILL'),
+        empty: async () => {
+          await admin.query(`drop database ${name}`);
+          await admin.query(`create database ${name}`);
+          await rm(photoFolder, { recursive: true, force: true });
+        },
         start: async (settings) => {
           child = await startProcess(place, settings);
         },

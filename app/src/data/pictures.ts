@@ -2,10 +2,10 @@ import { apiPaths, type Bodies, type PhotoSubject } from '@calvet/contract';
 import { readyPicture } from '../picture/picture-door';
 import type { ReadyPicture } from '../picture/messages';
 import { getBlob } from './api';
-import { isOutOfRoom, type KeptPicture } from './local-database';
+import { isOutOfRoom, type KeptPicture, type KeptUpload } from './local-database';
 import { sendPicture } from './send-picture';
 import { askToPersist } from './space';
-import { createRecord, keptAtStart, localDatabase } from './store';
+import { createRecord, keptAtStart, localDatabase, onToldAgain } from './store';
 import { PictureNotTaken, UploadQueue } from './upload-queue';
 
 /** The device has no room for another picture; nothing of it was kept. */
@@ -36,8 +36,27 @@ export const uploads = new UploadQueue({
 void keptAtStart.then((kept) => {
   if (kept !== null) uploads.add(kept.uploads);
 });
+// A server that lost a photo may have lost its picture too; where it has not, it says so before anything is sent.
+onToldAgain((wishes) => {
+  const again = wishes.flatMap(({ kind, op, houseId, body }) =>
+    kind === 'photo' && op === 'create' && body !== undefined && 'sha256' in body && body.sha256 !== undefined
+      ? [{ sha256: body.sha256, houseId, url: null }]
+      : [],
+  );
+  void takeUpHeld(again);
+});
+
 if (typeof window !== 'undefined') {
   window.addEventListener('online', () => uploads.retryNow());
+}
+
+/** Sends again those pictures that are whole on this device. */
+async function takeUpHeld(wanted: readonly KeptUpload[]): Promise<void> {
+  for (const upload of wanted) {
+    if ((await held(upload.sha256))?.full == null) continue;
+    localDatabase()?.keepUploads([upload]);
+    uploads.add([upload]);
+  }
 }
 
 async function keepReady(houseId: string, { sha256, full, thumbnail }: ReadyPicture): Promise<void> {

@@ -13,10 +13,11 @@ import { ApiProblem, getJson } from './api';
 import { copiesOf, EMPTY_COPY, withPending, withRecords, type HouseCopy } from './house-copy';
 import { OutboxKeeper, restoredFrom } from './kept-outbox';
 import { followServer } from './following';
+import { lostByServer } from './after-restore';
 import { Listeners } from './listeners';
 import { LocalDatabase, type Kept } from './local-database';
 import { askToPersist } from './space';
-import { Outbox, waitingIn } from './outbox';
+import { Outbox, waitingIn, type Wish } from './outbox';
 
 /** What this device holds, by house: the one thing that screens read from. */
 let held: ReadonlyMap<string, HouseCopy> = new Map();
@@ -27,6 +28,12 @@ let local: LocalDatabase | null = null;
 let isRoom = true;
 const holders = new Listeners();
 const keeper = new OutboxKeeper();
+const resentListeners: ((wishes: readonly Wish[]) => void)[] = [];
+
+/** Calls when a server that lost something was told it again. */
+export function onToldAgain(listener: (wishes: readonly Wish[]) => void): void {
+  resentListeners.push(listener);
+}
 
 export function heldCopies(): ReadonlyMap<string, HouseCopy> {
   return held;
@@ -70,6 +77,47 @@ function keep(houseId: string, copy: HouseCopy): void {
   holders.tell();
 }
 
+const isUnknownHouse = (error: unknown): boolean =>
+  error instanceof ApiProblem && error.problem.code === 'unknown-house';
+
+/** Everything that the server has of a house; nothing where it does not know it. */
+async function toldOf(houseId: string): Promise<HouseCopy> {
+  let told = EMPTY_COPY;
+  try {
+    for (;;) {
+      const page = await getJson<ChangesPage>(`${apiPaths.changes(houseId)}?since=${told.upTo}`);
+      told = withRecords(told, page.records, page.upTo);
+      if (!page.more) return told;
+    }
+  } catch (error) {
+    if (isUnknownHouse(error)) return told;
+    throw error;
+  }
+}
+
+/** The server knows less than it did, as after a backup was brought back: it is told what it lost, and nothing is. */
+async function tellWhatWasLost(houseId: string): Promise<void> {
+  const told = await toldOf(houseId);
+  const wishes = lostByServer(houseId, copyOf(houseId), told);
+  held = new Map(held).set(houseId, told);
+  local?.dropCopy(houseId);
+  local?.keepCopy({ houseId, upTo: told.upTo }, [...told.records.values()]);
+  wishes.forEach((wish) => outbox.write(wish));
+  resentListeners.forEach((listener) => listener(wishes));
+  holders.tell();
+}
+
+const telling = new Map<string, Promise<void>>();
+
+/** Several screens may find out at once that a server lost something: it is told once. */
+function tellOnce(houseId: string): Promise<void> {
+  const underWay = telling.get(houseId);
+  if (underWay !== undefined) return underWay;
+  const begun = tellWhatWasLost(houseId).finally(() => telling.delete(houseId));
+  telling.set(houseId, begun);
+  return begun;
+}
+
 /** Brings a house's copy up to date, page by page. */
 export async function refreshHouse(houseId: string): Promise<void> {
   for (;;) {
@@ -78,21 +126,27 @@ export async function refreshHouse(houseId: string): Promise<void> {
     try {
       page = await getJson<ChangesPage>(`${apiPaths.changes(houseId)}?since=${since}`);
     } catch (error) {
-      const waitsToBeSent = waitingIn(outbox.getState(), houseId).length > 0;
-      if (error instanceof ApiProblem && error.problem.code === 'unknown-house' && waitsToBeSent) return;
-      throw error;
+      if (!isUnknownHouse(error)) throw error;
+      if (waitingIn(outbox.getState(), houseId).length > 0) return;
+      if (since === 0) throw error;
+      await tellOnce(houseId);
+      return;
+    }
+    if (page.upTo < since && since === copyOf(houseId).upTo) {
+      await tellOnce(houseId);
+      return;
     }
     keep(houseId, withRecords(copyOf(houseId), page.records, page.upTo));
     if (!page.more) return;
   }
 }
 
-/** A house that the server does not know at all, as after a restore of an older backup, stays as it is held here. */
+/** A house that is held and that the server does not list. */
 async function refreshUnlisted(houseId: string): Promise<void> {
   try {
     await refreshHouse(houseId);
   } catch (error) {
-    if (!(error instanceof ApiProblem && error.problem.code === 'unknown-house')) throw error;
+    if (!isUnknownHouse(error)) throw error;
   }
 }
 

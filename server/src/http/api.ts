@@ -1,11 +1,4 @@
-import {
-  API,
-  AUTHOR_HEADER,
-  BATCH_MAX,
-  DEVICE_HEADER,
-  type Author,
-  type ChangeOutcome,
-} from '@calvet/contract';
+import { API, BATCH_MAX, type ChangeOutcome } from '@calvet/contract';
 import express, { Router, type Request } from 'express';
 import Joi from 'joi';
 import { acceptChanges } from '../service/accept-changes';
@@ -17,14 +10,12 @@ import type { PhotoStore } from '../photo-store/photo-store';
 import { eventsHandler } from './events';
 import { picturesRouter } from './pictures';
 import { HttpProblem } from './problems';
+import { decideRights, whoAsks } from './rights';
 import { uploadsHandler } from './uploads';
 
 const BODY_BYTES_MAX = 1_000_000;
-const AUTHOR_MAX = 120;
-const UNNAMED = 'unnamed';
 
 const houseId = Joi.string().guid({ separator: '-' }).lowercase().required();
-const deviceId = Joi.string().guid({ separator: '-' }).lowercase().allow('');
 const since = Joi.number().integer().min(0).max(Number.MAX_SAFE_INTEGER).default(0);
 const batch = Joi.array().min(1).max(BATCH_MAX).required();
 
@@ -46,22 +37,6 @@ function sinceOf(request: Request): number {
     );
   }
   return value as number;
-}
-
-function authorOf(request: Request): Author {
-  const header = request.get(AUTHOR_HEADER) ?? '';
-  let name = header;
-  try {
-    name = decodeURIComponent(header);
-  } catch {
-    // A name that is not percent-encoded is taken as it stands.
-  }
-  const { value: device, error } = deviceId.validate(request.get(DEVICE_HEADER) ?? '');
-  return {
-    name: name.trim().slice(0, AUTHOR_MAX) || UNNAMED,
-    device: error === undefined ? (device as string) : '',
-    now: new Date(),
-  };
 }
 
 function batchOf(request: Request): readonly unknown[] {
@@ -122,6 +97,7 @@ export function apiRouter({ db, compute, watch, photos }: ApiOptions): Router {
     await ping(db);
     response.json({ status: 'ready' });
   });
+  router.use(decideRights);
   router.get('/houses', async (_request, response) => {
     response.json(await readHouses(db));
   });
@@ -140,7 +116,7 @@ export function apiRouter({ db, compute, watch, photos }: ApiOptions): Router {
   router.use(express.json({ limit: BODY_BYTES_MAX, strict: false }));
   router.post('/houses/:houseId/changes', async (request, response) => {
     const id = houseIdOf(request);
-    const results = await acceptChanges(db, id, batchOf(request), authorOf(request));
+    const results = await acceptChanges(db, id, batchOf(request), whoAsks(response));
     const upTo = lastTaken(results);
     if (upTo !== null) watch.tell({ houseId: id, upTo });
     const problem = notAccepted(results);

@@ -15,6 +15,7 @@ jest.mock('../../data/store', () => ({
   isKeptOnDevice: () => true,
   isKeptRead: () => true,
   localDatabase: () => null,
+  onToldAgain: () => undefined,
   keptAtStart: Promise.resolve(null),
   hasRoom: () => true,
 }));

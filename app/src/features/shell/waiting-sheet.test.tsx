@@ -35,6 +35,7 @@ jest.mock('../../data/store', () => ({
     sendOnceMore: (id: string) => mockDone.push(`again ${id}`),
   },
   localDatabase: () => null,
+  onToldAgain: () => undefined,
   keptAtStart: Promise.resolve(null),
   hasRoom: () => mockHasRoom,
   subscribeToCopies: () => () => undefined,

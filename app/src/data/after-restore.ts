@@ -1,0 +1,40 @@
+import { fieldsOf, type Bodies, type Kind, type KindedRecord } from '@calvet/contract';
+import { dequal } from 'dequal';
+import type { HouseCopy } from './house-copy';
+import type { Wish } from './outbox';
+
+function bodyOf({ kind, record }: KindedRecord): Partial<Bodies[Kind]> {
+  const all = record as unknown as Readonly<Record<string, unknown>>;
+  return Object.fromEntries(fieldsOf(kind).map((field) => [field, all[field]]));
+}
+
+function changedFields(held: KindedRecord, told: KindedRecord): Partial<Bodies[Kind]> {
+  const before = bodyOf(told) as Readonly<Record<string, unknown>>;
+  return Object.fromEntries(
+    Object.entries(bodyOf(held)).filter(([field, value]) => !dequal(value, before[field])),
+  );
+}
+
+function wishFor(houseId: string, held: KindedRecord, told: KindedRecord | undefined): Wish | null {
+  const { kind, record } = held;
+  const wish = { houseId, kind, id: record.id };
+  const isGone = record.deletedAt !== null;
+  if (told === undefined) return isGone ? null : { ...wish, op: 'create', body: bodyOf(held) };
+  if (told.record.revision >= record.revision) return null;
+  if (isGone) return told.record.deletedAt === null ? { ...wish, op: 'delete' } : null;
+  const body = changedFields(held, told);
+  return Object.keys(body).length === 0 ? null : { ...wish, op: 'update', body };
+}
+
+/**
+ * What a device has to tell a server that knows less than it did, as after a backup was brought back: records that the
+ * server has no more, and what it has in an older state. The house comes first, since all else is in it.
+ */
+export function lostByServer(houseId: string, held: HouseCopy, told: HouseCopy): readonly Wish[] {
+  const items = [...held.records.values()];
+  const inOrder = [
+    ...items.filter(({ kind }) => kind === 'house'),
+    ...items.filter(({ kind }) => kind !== 'house'),
+  ];
+  return inOrder.flatMap((item) => wishFor(houseId, item, told.records.get(item.record.id)) ?? []);
+}
