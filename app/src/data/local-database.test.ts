@@ -128,3 +128,131 @@ describe('the outbox is followed', () => {
     local.close();
   });
 });
+
+test('a device that comes from the first version keeps what it had not sent, and can hold pictures', async () => {
+  const name = freshName();
+  const old = await openDB(name, 1, {
+    upgrade: (db) => {
+      db.createObjectStore('copies', { keyPath: 'houseId' });
+      db.createObjectStore('records', { keyPath: ['houseId', 'id'] });
+      db.createObjectStore('outbox', { keyPath: 'changeId' });
+      db.createObjectStore('lists', { keyPath: 'name' });
+    },
+  });
+  await old.put('outbox', { changeId: 'c', order: 0, waiting: pending('c') });
+  await old.put('copies', { houseId: 'h', upTo: 7 });
+  old.close();
+
+  const local = await open(name);
+  const kept = await local.load();
+  expect(restoredFrom(kept.outbox).pending).toEqual([pending('c')]);
+  expect(kept.copies).toEqual([{ houseId: 'h', upTo: 7 }]);
+  expect([kept.uploads, kept.taken]).toEqual([[], []]);
+  local.close();
+});
+
+describe('pictures', () => {
+  const blob = (size: number) => new Blob([new Uint8Array(size)]);
+  const picture = (sha256: string, houseId = 'h') => ({
+    sha256,
+    houseId,
+    full: blob(1000),
+    thumbnail: blob(10),
+  });
+
+  test('are told by house with what they take up, and which are without a small one', async () => {
+    const local = await open(freshName());
+    await local.keepPicture(picture('a'));
+    await local.keepPicture({ ...picture('b'), thumbnail: null });
+    await local.keepPicture(picture('c', 'other'));
+    expect(await local.picturesHeld()).toEqual(
+      new Map([
+        ['h', { pictures: 2, bytes: 2010 }],
+        ['other', { pictures: 1, bytes: 1010 }],
+      ]),
+    );
+    expect(await local.withoutThumbnail(['a', 'b', 'x'])).toEqual(['b', 'x']);
+    local.close();
+  });
+
+  test('what is new of one joins what is here', async () => {
+    const local = await open(freshName());
+    await local.keepPicture({ ...picture('a'), full: null });
+    await local.keepPicture({ ...picture('a'), thumbnail: null });
+    const kept = await local.picture('a');
+    expect([kept?.full?.size, kept?.thumbnail?.size]).toEqual([1000, 10]);
+    local.close();
+  });
+
+  test('what the server has gives way, the whole ones first; what was not sent stays', async () => {
+    const local = await open(freshName());
+    for (const each of [picture('sent'), picture('unsent'), picture('elsewhere', 'other')])
+      await local.keepPicture(each);
+    local.keepUploads([{ sha256: 'unsent', houseId: 'h', url: null }]);
+    await local.settled();
+    await local.dropPictures('whole ones');
+    expect((await local.picture('sent'))?.full).toBeNull();
+    expect((await local.picture('sent'))?.thumbnail?.size).toBe(10);
+    expect((await local.picture('unsent'))?.full?.size).toBe(1000);
+    await local.dropPictures({ houseId: 'h' });
+    expect(await local.picture('sent')).toBeUndefined();
+    expect((await local.picture('unsent'))?.full?.size).toBe(1000);
+    expect((await local.picture('elsewhere'))?.thumbnail?.size).toBe(10);
+    local.close();
+  });
+
+  test('uploads and taken houses are there again, and gone once they are done with', async () => {
+    const name = freshName();
+    const local = await open(name);
+    local.keepUploads([{ sha256: 'a', houseId: 'h', url: '/x' }]);
+    local.keepUploads([{ sha256: 'b', houseId: 'h', url: null }]);
+    local.keepTaken('h', true);
+    local.keepTaken('other', true);
+    local.keepTaken('other', false);
+    local.dropUpload('b');
+    await local.settled();
+    const kept = await local.load();
+    expect([kept.uploads, kept.taken]).toEqual([[{ sha256: 'a', houseId: 'h', url: '/x' }], ['h']]);
+    local.close();
+  });
+});
+
+test('a house that is forgotten leaves no other out', async () => {
+  const local = await open(freshName());
+  local.keepCopy({ houseId: 'h', upTo: 3 }, [area('a', 'Wall'), area('b', 'Roof')]);
+  local.keepCopy({ houseId: 'i', upTo: 1 }, [area('c', 'Floor')]);
+  local.dropCopy('h');
+  await local.settled();
+  const { copies, records } = await local.load();
+  expect(copies.map(({ houseId }) => houseId)).toEqual(['i']);
+  expect(records.map(({ id }) => id)).toEqual(['c']);
+  local.close();
+});
+
+test('without room what was entered waits in order, is told, and is kept when there is room', async () => {
+  jest.useFakeTimers({ doNotFake: ['queueMicrotask', 'setImmediate', 'nextTick'] });
+  const told: boolean[] = [];
+  const local = await LocalDatabase.open({
+    onFailure: neverFails,
+    onRoom: (hasRoom) => told.push(hasRoom),
+    name: freshName(),
+  });
+  const put = jest.spyOn(IDBObjectStore.prototype, 'put').mockImplementation(() => {
+    throw new DOMException('No room.', 'QuotaExceededError');
+  });
+  const settle = async () => {
+    for (let i = 0; i < 20; i++) await new Promise((resolve) => setImmediate(resolve));
+  };
+  local.keepHouses([{ id: 'h', name: 'Byre' } as House]);
+  await settle();
+  local.keepHouses([{ id: 'h', name: 'Barn' } as House]);
+  await settle();
+  expect(told).toEqual([false, false]);
+  put.mockRestore();
+  jest.advanceTimersByTime(10_000);
+  await settle();
+  expect(told.at(-1)).toBe(true);
+  expect((await local.load()).houses?.map((house) => house.name)).toEqual(['Barn']);
+  jest.useRealTimers();
+  local.close();
+});

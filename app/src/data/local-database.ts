@@ -93,6 +93,7 @@ export interface PicturesHeld {
   readonly bytes: number;
 }
 
+type DroppedPictures = { readonly houseId: string } | 'whole ones';
 type Writing = (tx: IDBPTransaction<LocalSchema, Store[], 'readwrite'>) => void;
 
 interface LocalDatabaseOptions {
@@ -244,7 +245,12 @@ export class LocalDatabase {
    * Lets go of pictures that the server has: all of a house's, or of every house's the whole ones, with the small ones
    * left. What was not sent yet stays in any case.
    */
-  async dropPictures(of: { readonly houseId: string } | 'whole ones'): Promise<void> {
+  async dropPictures(of: DroppedPictures): Promise<void> {
+    await this.letGo(of);
+    this.tryAgain();
+  }
+
+  private async letGo(of: DroppedPictures): Promise<void> {
     const tx = this.db.transaction(['pictures', 'uploads'], 'readwrite');
     const unsent = new Set(await tx.objectStore('uploads').getAllKeys());
     const pictures = tx.objectStore('pictures');
@@ -255,7 +261,6 @@ export class LocalDatabase {
       else void pictures.put({ ...picture, full: null });
     }
     await tx.done;
-    this.tryAgain();
   }
 
   /** Settles once everything asked for so far is kept, or has failed and was reported. */
@@ -303,7 +308,7 @@ export class LocalDatabase {
     } catch (error) {
       if (!isOutOfRoom(error)) throw error;
       // What the server has too gives way to what it does not.
-      await this.dropPictures('whole ones');
+      await this.letGo('whole ones');
       await this.commitOnce(writings);
     }
   }
