@@ -6,6 +6,7 @@ const plainNode = (name, extra = {}) => ({
   testEnvironment: 'node',
   testMatch: ['**/*.test.ts'],
   transform: { '\\.(mjs|[jt]sx?)$': ['babel-jest', { presets: ['babel-preset-expo'] }] },
+  moduleNameMapper: { '^fast-check$': '<rootDir>/core/test/seeded-fast-check.js' },
   transformIgnorePatterns: [`/node_modules/(?!(${nodeModulesInModules}))`],
   ...extra,
 });

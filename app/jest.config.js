@@ -21,6 +21,10 @@ module.exports = {
   displayName: 'app',
   preset: 'jest-expo/web',
   rootDir: __dirname,
+  moduleNameMapper: {
+    ...web.moduleNameMapper,
+    '^fast-check$': join(__dirname, '..', 'core', 'test', 'seeded-fast-check.js'),
+  },
   testMatch: ['**/*.test.ts', '**/*.test.tsx'],
   transform: { ...web.transform, '\\.mjs$': web.transform['\\.[jt]sx?$'] },
   transformIgnorePatterns: [`${modules}/(?!(${transformed.join('|')}))`],

@@ -64,7 +64,7 @@ describe('stages', () => {
     fc.assert(
       fc.property(flow, flow, error, (a, b, se) => {
         const [there, back] = [stages(a, b, se), stages(b, a, se)];
-        expect(back.changeM3h).toBe(-there.changeM3h);
+        expect(back.changeM3h).toBe(0 - there.changeM3h);
         expect(back.holeAreaM2).toBe(there.holeAreaM2);
         const opposite = {
           tighter: 'looser',
