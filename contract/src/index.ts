@@ -94,5 +94,5 @@ export {
 } from './photos/photo';
 export { PICTURE_BYTES_MAX, PICTURE_SIDE_MAX_PX } from './photos/picture-limits';
 export type { Problem } from './problem';
-export type { RecordBase, Stored } from './record';
+export { ownFields, type RecordBase, type Stored } from './record';
 export { refusalFromCore, refusalOf, type FieldRefusal, type RecordRefusalCode } from './refusal-of';

@@ -16,6 +16,12 @@ export interface RecordBase {
 /** A whole record: its own fields and what every record carries. */
 export type Stored<Body> = Body & RecordBase;
 
+/** The fields that a record has for itself, without those that every record carries. */
+export function ownFields(record: RecordBase): Readonly<Record<string, unknown>> {
+  const { id, houseId, revision, updatedAt, updatedBy, deletedAt, ...own } = record;
+  return own;
+}
+
 /** Schema of an object that has a member for every field of T and no other. */
 export function body<T>(members: { readonly [K in keyof Required<T>]: Joi.Schema }): Joi.ObjectSchema<T> {
   return Joi.object<T>(members);

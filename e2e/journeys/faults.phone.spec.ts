@@ -234,6 +234,7 @@ test('a server that was brought back from an older backup is told what it lost, 
   page,
   app,
   browser,
+  request,
 }) => {
   await createHouse(page, app, { name: 'Restored', ...sizes });
   const house = page.url();
@@ -248,6 +249,11 @@ test('a server that was brought back from an older backup is told what it lost, 
   await app.start();
   await page.goto(house);
   await expect(page.getByText('North wall').first()).toBeVisible();
+  // It notices by itself, sooner or later.
+  const houseId = houseIdOf(page);
+  await expect
+    .poll(async () => (await request.get(app.url + apiPaths.changes(houseId))).status(), { timeout: 20_000 })
+    .toBe(200);
   await allSent(page);
   const other = await onOtherDevice(browser, page);
   await other.goto(`${house}/record`);

@@ -1,12 +1,9 @@
-import { fieldsOf, type Bodies, type Kind, type KindedRecord } from '@calvet/contract';
+import { ownFields, type Bodies, type Kind, type KindedRecord } from '@calvet/contract';
 import { dequal } from 'dequal';
 import type { HouseCopy } from './house-copy';
 import type { Wish } from './outbox';
 
-function bodyOf({ kind, record }: KindedRecord): Partial<Bodies[Kind]> {
-  const all = record as unknown as Readonly<Record<string, unknown>>;
-  return Object.fromEntries(fieldsOf(kind).map((field) => [field, all[field]]));
-}
+const bodyOf = ({ record }: KindedRecord) => ownFields(record) as Partial<Bodies[Kind]>;
 
 function changedFields(held: KindedRecord, told: KindedRecord): Partial<Bodies[Kind]> {
   const before = bodyOf(told) as Readonly<Record<string, unknown>>;

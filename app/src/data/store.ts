@@ -223,7 +223,8 @@ async function readKept(): Promise<Kept | null> {
 /** Fetches what a piece of news is about, where it is not here yet. */
 async function catchUp({ houseId, upTo }: News): Promise<void> {
   if (!held.has(houseId)) {
-    await mutate(HOUSES_KEY);
+    // A screen may stand open on a house that was not there yet.
+    await Promise.all([mutate(HOUSES_KEY), mutate(houseKey(houseId))]);
     return;
   }
   if (copyOf(houseId).upTo >= upTo) return;
