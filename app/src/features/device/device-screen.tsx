@@ -79,7 +79,7 @@ export function DeviceScreen() {
           ? 'What you enter and the houses you take with you are kept here, so that they are there without a signal. Freeing takes off only what the server has too.'
           : 'Entries live as long as this page. Leave it open until everything is sent, or use a window that is not private.'}
       </Text>
-      {onDevice?.usedMb != null && (
+      {onDevice?.usedMb != null && onDevice.usedMb * BYTES_PER_MB > total && (
         <Text look="small" tone="soft">
           Calvet uses {sizeWords(onDevice.usedMb * BYTES_PER_MB)} in all, the app itself with it
           {onDevice.roomMb === null
