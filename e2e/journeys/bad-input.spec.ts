@@ -1,6 +1,14 @@
-import { allSent, appIsKept, createHouse, enter, expect, onOtherDevice, openPart, test } from './running-app';
-
-const sizes = { volume: '400', envelope: '430', floor: '150', height: '5.5', limit: '1' } as const;
+import {
+  allSent,
+  appIsKept,
+  createHouse,
+  enter,
+  expect,
+  onOtherDevice,
+  openPart,
+  sizes,
+  test,
+} from './running-app';
 
 test('a form says what is missing and what is wrong, field by field', async ({ page, app }) => {
   await page.goto(`${app.url}/houses/new`);

@@ -1,7 +1,10 @@
-import { seedBatches } from '@calvet/demo';
+import { seedBatches, type SeedBatch } from '@calvet/demo';
 import { expect, seedDemo, test } from './running-app';
 
-test.beforeEach(({ app, request }) => seedDemo(app, request));
+let photos: readonly SeedBatch[] = [];
+test.beforeEach(async ({ app, request }) => {
+  photos = await seedDemo(app, request);
+});
 
 for (const { houseId, changes } of seedBatches) {
   const [first] = changes;
@@ -17,6 +20,11 @@ for (const { houseId, changes } of seedBatches) {
       `${houseUrl}/tests`,
       ...of('area').map((id) => `${houseUrl}/areas/${id}`),
       ...of('airtightnessTest').map((id) => `${houseUrl}/tests/${id}`),
+      `${houseUrl}/record`,
+      ...photos
+        .filter((batch) => batch.houseId === houseId)
+        .flatMap((batch) => batch.changes.slice(0, 2).map(({ id }) => `${houseUrl}/record/${id}`)),
+      `${app.url}/device`,
     ];
     for (const url of screens) {
       await page.goto(url);

@@ -1,9 +1,8 @@
 import type { Page } from '@playwright/test';
 import { apiPaths } from '@calvet/contract';
 import { choosePictures, plainPicture, tiles } from './pictures';
-import { allSent, appIsKept, createHouse, expect, onOtherDevice, test } from './running-app';
+import { allSent, appIsKept, createHouse, expect, onOtherDevice, sizes, test } from './running-app';
 
-const sizes = { volume: '400', envelope: '430', floor: '150', height: '5.5', limit: '1' } as const;
 const AREAS = 200;
 const PICTURES = 20;
 

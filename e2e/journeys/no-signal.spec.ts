@@ -1,7 +1,5 @@
 import type { Page } from '@playwright/test';
-import { allSent, appIsKept, createHouse, expect, onOtherDevice, test } from './running-app';
-
-const sizes = { volume: '400', envelope: '430', floor: '150', height: '5.5', limit: '1' } as const;
+import { allSent, appIsKept, createHouse, expect, onOtherDevice, sizes, test } from './running-app';
 
 const unsent = (page: Page) => page.getByRole('button', { name: /unsent/ });
 

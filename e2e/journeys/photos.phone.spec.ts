@@ -1,9 +1,7 @@
 import { apiPaths } from '@calvet/contract';
 import sharp from 'sharp';
 import { cameraPicture, choosePictures, plainPicture, tiles } from './pictures';
-import { allSent, appIsKept, createHouse, expect, onOtherDevice, test } from './running-app';
-
-const sizes = { volume: '400', envelope: '430', floor: '150', height: '5.5', limit: '1' } as const;
+import { allSent, appIsKept, createHouse, expect, onOtherDevice, sizes, test } from './running-app';
 
 interface PhotoRecord {
   readonly kind: string;

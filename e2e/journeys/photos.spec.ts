@@ -1,7 +1,5 @@
 import { choosePictures, plainPicture, tiles } from './pictures';
-import { allSent, appIsKept, createHouse, expect, onOtherDevice, test } from './running-app';
-
-const sizes = { volume: '400', envelope: '430', floor: '150', height: '5.5', limit: '1' } as const;
+import { allSent, appIsKept, createHouse, expect, onOtherDevice, sizes, test } from './running-app';
 
 test('marks, a caption and the same place after: kept without a server, there for others later', async ({
   page,

@@ -4,7 +4,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { setTimeout as pause } from 'node:timers/promises';
 import { apiPaths } from '@calvet/contract';
-import { photoBatches, seedBatches, sendPictures } from '@calvet/demo';
+import { photoBatches, seedBatches, sendPictures, type PhotoBatch } from '@calvet/demo';
 import { test as base, expect, type APIRequestContext, type Browser, type Page } from '@playwright/test';
 import { createConnection } from 'mysql2/promise';
 
@@ -141,19 +141,21 @@ export const test = base.extend<TestFixtures, WorkerFixtures>({
 export { expect };
 
 /** Drawing takes seconds: it is done once in each process. */
-let drawnOnce: ReturnType<typeof photoBatches> | undefined;
+let drawnOnce: Promise<readonly PhotoBatch[]> | undefined;
 
-/** Brings the demo's houses in, as a device would send them; again is harmless. */
-export async function seedDemo(app: RunningApp, request: APIRequestContext): Promise<void> {
+/** Brings the demo's houses and photos in, as a device would send them; again is harmless. Gives back the photos. */
+export async function seedDemo(app: RunningApp, request: APIRequestContext): Promise<readonly PhotoBatch[]> {
   for (const { houseId, changes } of seedBatches) {
     const response = await request.post(app.url + apiPaths.changes(houseId), { data: { changes } });
     expect(response.status()).toBe(200);
   }
-  for (const { houseId, changes, pictures } of await (drawnOnce ??= photoBatches())) {
+  const photos = await (drawnOnce ??= photoBatches());
+  for (const { houseId, changes, pictures } of photos) {
     const response = await request.post(app.url + apiPaths.changes(houseId), { data: { changes } });
     expect(response.status()).toBe(200);
     await sendPictures(app.url, pictures);
   }
+  return photos;
 }
 
 /** A page on another device of the same size. */
@@ -203,6 +205,9 @@ export interface HouseEntry {
   readonly height: string;
   readonly limit: string;
 }
+
+/** Sizes of a house that meets nothing unusual. */
+export const sizes = { volume: '400', envelope: '430', floor: '150', height: '5.5', limit: '1' } as const;
 
 /** Creates a house through the form. */
 export async function createHouse(page: Page, app: RunningApp, house: HouseEntry): Promise<void> {

@@ -1,3 +1,4 @@
+import { cpus } from 'node:os';
 import { v7 } from 'uuid';
 import { change, createHouse } from '../test/records';
 
@@ -46,11 +47,31 @@ async function rate(servers: readonly string[]): Promise<number> {
   return taken / (ROUND_MS / 1000);
 }
 
+/** How much of the machine's time was in use since the last look, 0…1. */
+function busyShare(): () => number {
+  const look = () =>
+    cpus().reduce(
+      (sum, { times }) => {
+        const all = times.user + times.nice + times.sys + times.irq + times.idle;
+        return { idle: sum.idle + times.idle, all: sum.all + all };
+      },
+      { idle: 0, all: 0 },
+    );
+  const before = look();
+  return () => {
+    const now = look();
+    return 1 - (now.idle - before.idle) / (now.all - before.all);
+  };
+}
+
+const busy: number[] = [];
 const rates: { readonly single: number[]; readonly both: number[] } = { single: [], both: [] };
 await rate([one, other]);
 // Turn by turn, so that whatever disturbs the machine disturbs both.
 for (let round = 0; round < ROUNDS; round++) {
+  const sinceThen = busyShare();
   rates.single.push(await rate([one]));
+  busy.push(sinceThen());
   rates.both.push(await rate([one, other]));
 }
 const middle = (list: readonly number[]) =>
@@ -58,5 +79,6 @@ const middle = (list: readonly number[]) =>
 const [single, both] = [middle(rates.single), middle(rates.both)];
 console.log(
   `Two processes against one, ${WRITERS} writers of ${BATCH} changes: ${(both / single).toFixed(2)} × ` +
-    `(${both.toFixed(0)} against ${single.toFixed(0)} changes a second)`,
+    `(${both.toFixed(0)} against ${single.toFixed(0)} changes a second; with one of them the machine's ${cpus().length} cores, ` +
+    `which the database and the writers share, are ${(100 * middle(busy)).toFixed(0)} % busy)`,
 );

@@ -68,37 +68,32 @@ export function useTakenHouses(): ReadonlyMap<string, TakenHouse> {
   return useSyncExternalStore(subscribeToTaken, takenHouses, takenHouses);
 }
 
-/** What this device holds of pictures, house by house; told again when something of it was freed or sent. */
-export function usePicturesOnDevice(): {
-  readonly held: ReadonlyMap<string, PicturesHeld>;
-  readonly lookAgain: () => void;
-} {
-  const [held, setHeld] = useState<ReadonlyMap<string, PicturesHeld>>(new Map());
-  const [looks, setLooks] = useState(0);
-  const taken = useTakenHouses();
+/** What is answered to a question, asked again whenever `look` is another. */
+function useAnswered<T>(ask: () => Promise<T>, before: T, look: unknown): T {
+  const [answer, setAnswer] = useState(before);
   useEffect(() => {
     let isWanted = true;
-    void picturesOnDevice().then((next) => {
-      if (isWanted) setHeld(next);
+    void ask().then((next) => {
+      if (isWanted) setAnswer(next);
     });
     return () => {
       isWanted = false;
     };
-  }, [looks, taken]);
-  return { held, lookAgain: () => setLooks((count) => count + 1) };
+  }, [ask, look]);
+  return answer;
+}
+
+const NOTHING: ReadonlyMap<string, PicturesHeld> = new Map();
+
+/**
+ * What this device holds of pictures, house by house.
+ * @param look another one each time it is to be told again
+ */
+export function usePicturesOnDevice(look: unknown): ReadonlyMap<string, PicturesHeld> {
+  return useAnswered(picturesOnDevice, NOTHING, look);
 }
 
 /** What the browser lets Calvet have here, and how much of it is in use; null until it has said so. */
-export function useSpaceOnDevice(look = 0): SpaceOnDevice | null {
-  const [found, setFound] = useState<SpaceOnDevice | null>(null);
-  useEffect(() => {
-    let isWanted = true;
-    void spaceOnDevice().then((next) => {
-      if (isWanted) setFound(next);
-    });
-    return () => {
-      isWanted = false;
-    };
-  }, [look]);
-  return found;
+export function useSpaceOnDevice(look: unknown = null): SpaceOnDevice | null {
+  return useAnswered<SpaceOnDevice | null>(spaceOnDevice, null, look);
 }

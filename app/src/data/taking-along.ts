@@ -4,6 +4,7 @@ import { Listeners } from './listeners';
 import type { PicturesHeld } from './local-database';
 import { waitingIn } from './outbox';
 import { pictureBytes, uploads } from './pictures';
+import { askToPersist } from './space';
 import {
   forgetHouse,
   heldCopies,
@@ -97,6 +98,7 @@ void keptAtStart.then((kept) => {
 
 /** Brings a house's records and small pictures to this device, and keeps them up to date. */
 export function takeAlong(houseId: string): void {
+  askToPersist();
   localDatabase()?.keepTaken(houseId, true);
   taken = new Map(taken).set(houseId, { photos: picturesOf(heldCopies().get(houseId)).length, here: 0 });
   listeners.tell();

@@ -1,8 +1,8 @@
 import type { House } from '@calvet/contract';
-import { useState } from 'react';
+import { useMemo, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { useHouses, useIsKeptOnDevice, useOutbox } from '../../data/hooks';
-import { usePicturesOnDevice, useSpaceOnDevice, useUploads } from '../../data/picture-hooks';
+import { usePicturesOnDevice, useSpaceOnDevice, useTakenHouses, useUploads } from '../../data/picture-hooks';
 import type { PicturesHeld } from '../../data/local-database';
 import { freeHouse, holdsUnsent } from '../../data/taking-along';
 import { Button } from '../../ui/button';
@@ -65,9 +65,11 @@ function HouseHere({ house, held, onFreed }: HouseHereProps) {
 export function DeviceScreen() {
   const { data: houses = [] } = useHouses();
   const isKept = useIsKeptOnDevice();
-  const [looks, setLooks] = useState(0);
-  const { held, lookAgain } = usePicturesOnDevice();
-  const onDevice = useSpaceOnDevice(looks);
+  const [freed, setFreed] = useState(0);
+  const taken = useTakenHouses();
+  const look = useMemo(() => ({ freed, taken }), [freed, taken]);
+  const held = usePicturesOnDevice(look);
+  const onDevice = useSpaceOnDevice(look);
   const total = [...held.values()].reduce((sum, { bytes }) => sum + bytes, 0);
   return (
     <Screen name="This device" back="/" backLabel="Back to the houses">
@@ -93,10 +95,7 @@ export function DeviceScreen() {
           key={house.id}
           house={house}
           held={held.get(house.id)}
-          onFreed={() => {
-            lookAgain();
-            setLooks((count) => count + 1);
-          }}
+          onFreed={() => setFreed((count) => count + 1)}
         />
       ))}
       {houses.length === 0 && <Text tone="soft">No house yet.</Text>}
