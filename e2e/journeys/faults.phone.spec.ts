@@ -77,7 +77,8 @@ test('a browser that is closed with 200 unsent entries and 20 pictures sends the
   await page.getByRole('link', { name: 'Record', exact: true }).click();
   const files = await Promise.all(Array.from({ length: PICTURES }, (_, i) => plainPicture(i + 10, 640, 480)));
   await choosePictures(page, files);
-  await expect(tiles(page)).toHaveCount(PICTURES, { timeout: 60_000 });
+  await expect(page.getByText(`${PICTURES} photos were added.`)).toBeVisible({ timeout: 60_000 });
+  await expect(tiles(page)).toHaveCount(PICTURES);
   await expect(unsent(page)).toContainText(`${AREAS + 2 * PICTURES} unsent`);
   await page.close();
 

@@ -316,6 +316,8 @@ export class LocalDatabase {
   private async commitOnce(writings: readonly Writing[]): Promise<void> {
     const tx = this.db.transaction(STORES, 'readwrite', { durability: 'strict' });
     for (const writing of writings) writing(tx);
+    // Nothing more is asked for: it need not wait for this page, which may be closed.
+    tx.commit();
     await tx.done;
   }
 

@@ -111,6 +111,8 @@ export async function addPhoto({ houseId, file, subject, beforeId = null }: NewP
   localDatabase()?.keepUploads([upload]);
   uploads.add([upload]);
   askToPersist();
+  // Whoever is told that it was added may close the app.
+  await localDatabase()?.settled();
   return id;
 }
 
