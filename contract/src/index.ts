@@ -79,6 +79,7 @@ export {
 } from './installation/build-up-library';
 export { bodySchemas, isKind, KINDS, type Bodies, type Kind, type KindedRecord } from './kinds';
 export {
+  CAPTION_MAX,
   MARK_TEXT_MAX,
   OUTLINE_POINTS_MAX,
   photoBody,

@@ -40,6 +40,7 @@ export const PHOTO_MARK_KINDS = [
 export const PHOTO_MARKS_MAX = 60;
 export const OUTLINE_POINTS_MAX = 200;
 export const MARK_TEXT_MAX = 80;
+export const CAPTION_MAX = 500;
 
 /** A photo of a house: which picture, of what, and what is pointed out in it. The picture itself travels apart. */
 export interface PhotoBody {
@@ -101,7 +102,7 @@ export const photoBody = body<PhotoBody>({
     kind: Joi.valid(...PHOTO_SUBJECT_KINDS).required(),
     id,
   }).required(),
-  caption: text(500).allow('').required(),
+  caption: text(CAPTION_MAX).allow('').required(),
   marks: Joi.array()
     .items(mark)
     .unique((a: PhotoMark, b: PhotoMark) => a.id === b.id)

@@ -100,5 +100,7 @@ export async function readPicture(store: PhotoStore, sha256: string): Promise<Ha
 
 /** The small picture; null where no such picture has arrived. */
 export async function readThumbnail(store: PhotoStore, sha256: string): Promise<HandedOut | null> {
-  return handedOut(await store.get(thumbnailName(sha256)));
+  const bytes = await store.get(thumbnailName(sha256));
+  // Made here: it need not be looked at again, and a gallery asks for hundreds.
+  return bytes === null ? null : { bytes, mediaType: MEDIA_TYPES.jpeg ?? TYPE_UNKNOWN };
 }

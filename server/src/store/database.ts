@@ -37,16 +37,16 @@ function openCluster(nodes: readonly PoolOptions[]): OpenDatabase {
  * @param setting one address, or several of one cluster with blanks or commas between
  */
 export function openDatabase(setting: string, connectionLimit = 12): OpenDatabase {
-  const [first, ...others] = databaseUrls(setting).map((uri): PoolOptions => ({
+  const optionsOf = (uri: string): PoolOptions => ({
     uri,
     timezone: 'Z',
     connectionLimit,
     enableKeepAlive: true,
     connectTimeout: 5000,
-  }));
-  if (first === undefined || others.length > 0)
-    return openCluster(first === undefined ? [] : [first, ...others]);
-  const pool = createPool(first);
+  });
+  const [first, ...others] = databaseUrls(setting);
+  if (others.length > 0) return openCluster([first, ...others].map(optionsOf));
+  const pool = createPool(optionsOf(first));
   return { db: drizzle(pool), pool, close: () => pool.end() };
 }
 
@@ -91,7 +91,8 @@ function isFatalToConnection(error: unknown): boolean {
   return fatal === true || isFatalToConnection(cause);
 }
 
-const pause = (milliseconds: number): Promise<void> =>
+/** Resolves after a while. */
+export const pause = (milliseconds: number): Promise<void> =>
   new Promise((resolve) => setTimeout(resolve, milliseconds));
 
 /** Runs work in a transaction, and again where the database gave way to another writer. */

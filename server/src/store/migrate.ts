@@ -2,12 +2,10 @@ import { randomUUID } from 'node:crypto';
 import { drizzle } from 'drizzle-orm/mysql2';
 import { migrate } from 'drizzle-orm/mysql2/migrator';
 import { createConnection, type Connection, type ResultSetHeader } from 'mysql2/promise';
-import { databaseErrorCode, databaseUrls } from './database';
+import { databaseErrorCode, databaseUrls, pause } from './database';
 
 const HELD_SECONDS = 120;
 const LOOK_MS = 200;
-
-const pause = (milliseconds: number) => new Promise((resolve) => setTimeout(resolve, milliseconds));
 
 async function connect(setting: string): Promise<Connection> {
   const [first, ...others] = databaseUrls(setting);

@@ -1,4 +1,4 @@
-import type { Photo, PhotoBody, PhotoMark, PicturePoint } from '@calvet/contract';
+import { CAPTION_MAX, type Photo, type PhotoBody, type PhotoMark, type PicturePoint } from '@calvet/contract';
 import { useRouter } from 'expo-router';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
@@ -7,13 +7,14 @@ import { deleteRecord, restoreRecord, updateRecord } from '../../data/store';
 import { Button } from '../../ui/button';
 import { Card } from '../../ui/card';
 import { Choice } from '../../ui/choice';
-import { FieldMessage, TextField } from '../../ui/field';
+import { TextField } from '../../ui/field';
 import { OpenButton } from '../../ui/open-button';
 import { Text } from '../../ui/text';
 import { useIsWide } from '../../ui/theme';
 import { space } from '../../ui/tokens';
 import { useNote } from '../../ui/undo';
 import { Screen } from '../shell/screen';
+import { AddingState } from './adding-state';
 import { BeforeAfter } from './before-after';
 import { MarkTools, type Tool } from './mark-tools';
 import { PhotoCanvas } from './photo-canvas';
@@ -28,8 +29,6 @@ import {
   type PhotoPlace,
 } from './photo-words';
 import { useAddPhotos } from './use-add-photos';
-
-const CAPTION_MAX = 500;
 
 interface PairProps {
   readonly photo: Photo;
@@ -69,12 +68,7 @@ function Pair({ photo, photos, places, onKeep }: PairProps) {
           <PhotoGrid photos={others} places={places} onChoose={({ id }) => onKeep({ beforeId: id })} />
         </>
       )}
-      {atWork > 0 && (
-        <Text tone="soft" role="status">
-          Making the picture ready
-        </Text>
-      )}
-      <FieldMessage message={trouble} />
+      <AddingState atWork={atWork} trouble={trouble} />
       <Button
         label={isWide ? 'Choose the photo after' : 'Take the photo after'}
         icon="camera-outline"

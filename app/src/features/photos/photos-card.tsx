@@ -3,10 +3,10 @@ import { StyleSheet, View } from 'react-native';
 import type { HouseView } from '../../data/house-copy';
 import { Button } from '../../ui/button';
 import { Card } from '../../ui/card';
-import { FieldMessage } from '../../ui/field';
 import { Text } from '../../ui/text';
 import { useIsWide } from '../../ui/theme';
 import { space } from '../../ui/tokens';
+import { AddingState } from './adding-state';
 import { PhotoGrid } from './photo-grid';
 import { placesIn } from './photo-words';
 import { useAddPhotos } from './use-add-photos';
@@ -27,12 +27,7 @@ export function PhotosCard({ view, subject, hint }: PhotosCardProps) {
     <Card title={photos.length === 0 ? 'Photos' : `Photos · ${photos.length}`}>
       {photos.length === 0 && atWork === 0 && <Text tone="soft">{hint}</Text>}
       <PhotoGrid photos={photos} places={placesIn(view)} />
-      {atWork > 0 && (
-        <Text tone="soft" role="status">
-          {atWork === 1 ? 'Making a picture ready' : `Making ${atWork} pictures ready`}
-        </Text>
-      )}
-      <FieldMessage message={trouble} />
+      <AddingState atWork={atWork} trouble={trouble} />
       <View style={styles.buttons}>
         {!isWide && (
           <Button label="Take a photo" icon="camera-outline" onPress={() => void add({ camera: true })} />

@@ -2,10 +2,10 @@ import type { HouseView } from '../../data/house-copy';
 import { useUnsentPictures } from '../../data/picture-hooks';
 import { Button } from '../../ui/button';
 import { Card } from '../../ui/card';
-import { FieldMessage } from '../../ui/field';
 import { Text } from '../../ui/text';
 import { useIsWide } from '../../ui/theme';
 import { Screen } from '../shell/screen';
+import { AddingState } from './adding-state';
 import { PhotoGrid } from './photo-grid';
 import { photosByPlace, placesIn } from './photo-words';
 import { useAddPhotos } from './use-add-photos';
@@ -57,12 +57,7 @@ export function RecordRoom({ view }: { readonly view: HouseView }) {
           a whole. What is covered later is seen only now.
         </Text>
       )}
-      {atWork > 0 && (
-        <Text tone="soft" role="status">
-          {atWork === 1 ? 'Making a picture ready' : `Making ${atWork} pictures ready`}
-        </Text>
-      )}
-      <FieldMessage message={trouble} />
+      <AddingState atWork={atWork} trouble={trouble} />
       {shown.map((place) => (
         <Card key={place.key} title={`${place.name} · ${place.photos.length}`}>
           <PhotoGrid photos={place.photos} places={places} />

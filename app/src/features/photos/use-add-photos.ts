@@ -5,7 +5,7 @@ import { deleteRecord } from '../../data/store';
 import { pickPictures } from '../../ui/pick-files';
 import { useNote } from '../../ui/undo';
 
-interface AddingPhotos {
+export interface AddingPhotos {
   /** How many pictures are being made ready. */
   readonly atWork: number;
   /** What could not be taken in, and what to do about it. */
