@@ -1,4 +1,16 @@
-const nodeModulesInModules = ['uuid', 'd3-', 'internmap', 'idb', '@hookform', '@tus', 'srvx'].join('|');
+const nodeModulesInModules = [
+  'uuid',
+  'p-queue',
+  'p-timeout',
+  'eventemitter3',
+  'fake-indexeddb',
+  'd3-',
+  'internmap',
+  'idb',
+  '@hookform',
+  '@tus',
+  'srvx',
+].join('|');
 const plainNode = (name, extra = {}) => ({
   displayName: name,
   rootDir: import.meta.dirname,
@@ -8,6 +20,7 @@ const plainNode = (name, extra = {}) => ({
   transform: { '\\.(mjs|[jt]sx?)$': ['babel-jest', { presets: ['babel-preset-expo'] }] },
   moduleNameMapper: { '^fast-check$': '<rootDir>/core/test/seeded-fast-check.js' },
   transformIgnorePatterns: [`/node_modules/(?!(${nodeModulesInModules}))`],
+  setupFilesAfterEnv: ['<rootDir>/core/test/patience.ts'],
   ...extra,
 });
 
@@ -17,7 +30,9 @@ export default {
     plainNode('contract'),
     plainNode('demo'),
     plainNode('bin'),
-    plainNode('server', { setupFilesAfterEnv: ['<rootDir>/server/test/patience.ts'] }),
+    plainNode('server'),
+    // The app's own store against the real server.
+    plainNode('crowd', { roots: ['<rootDir>/e2e/crowd'] }),
     '<rootDir>/app/jest.config.js',
   ],
 };

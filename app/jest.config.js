@@ -14,6 +14,9 @@ const transformed = [
   'internmap',
   'uuid',
   '@hookform',
+  'p-queue',
+  'p-timeout',
+  'eventemitter3',
 ];
 
 /** Unit tests of the app run against the web target, as its users do. */
@@ -25,6 +28,7 @@ module.exports = {
     ...web.moduleNameMapper,
     '^fast-check$': join(__dirname, '..', 'core', 'test', 'seeded-fast-check.js'),
   },
+  setupFilesAfterEnv: [...(web.setupFilesAfterEnv ?? []), join(__dirname, 'test', 'patience.ts')],
   testMatch: ['**/*.test.ts', '**/*.test.tsx'],
   transform: { ...web.transform, '\\.mjs$': web.transform['\\.[jt]sx?$'] },
   transformIgnorePatterns: [`${modules}/(?!(${transformed.join('|')}))`],

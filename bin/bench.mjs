@@ -97,6 +97,22 @@ async function measureProcesses(database) {
   }
 }
 
+/** The app's own store as one script, for a page that does nothing else. */
+async function bundleStorePage() {
+  const bundle = join(folder, 'store-page.js');
+  await mustRun('npx', [
+    'esbuild',
+    'app/bench/store-page.ts',
+    '--bundle',
+    '--minify',
+    '--format=iife',
+    '--define:process.env.NODE_ENV="production"',
+    '--log-level=error',
+    `--outfile=${bundle}`,
+  ]);
+  return bundle;
+}
+
 async function main() {
   await ensurePackages();
   const chromium = await ensureProgram('chromium', 'chromium', 'the browser that is measured');
@@ -124,18 +140,16 @@ async function main() {
     });
     const barePort = await freePort();
     const bare = await serveBareApp(barePort);
+    const measure = (name, ...given) =>
+      mustRun(process.execPath, ['--import', 'tsx', `e2e/bench/${name}.bench.ts`, server.url, ...given], {
+        env: { CALVET_CHROMIUM: chromium },
+      });
     try {
       await mustRun(process.execPath, ['--import', 'tsx', 'demo/src/seed.ts', server.url]);
-      await mustRun(
-        process.execPath,
-        ['--import', 'tsx', 'e2e/bench/first-screen.bench.ts', server.url, `http://127.0.0.1:${barePort}/`],
-        { env: { CALVET_CHROMIUM: chromium } },
-      );
-      await mustRun(
-        process.execPath,
-        ['--import', 'tsx', 'e2e/bench/large-house.bench.ts', server.url, `http://127.0.0.1:${barePort}/`],
-        { env: { CALVET_CHROMIUM: chromium } },
-      );
+      await measure('first-screen', `http://127.0.0.1:${barePort}/`);
+      await measure('large-house', `http://127.0.0.1:${barePort}/`);
+      await measure('store', await bundleStorePage());
+      await measure('entries');
     } finally {
       bare.close();
       await server.stop();

@@ -14,7 +14,13 @@ async function check(cluster, servers) {
   let isOver = false;
   const phones = run(
     process.execPath,
-    ['--import', 'tsx', 'server/test/phones-on-servers.ts', ...servers.map(({ url }) => url)],
+    [
+      '--import',
+      'tsx',
+      'e2e/crowd/on-servers.ts',
+      cluster.urlsFrom(0).split(' ')[0],
+      ...servers.map(({ url }) => url),
+    ],
     {},
   ).finally(() => (isOver = true));
   await new Promise((resolve) => setTimeout(resolve, 3000));

@@ -4,7 +4,7 @@ import { root, workFolder } from './machine/checkout.mjs';
 import { startDatabase } from './machine/database.mjs';
 import { ensureProgram } from './machine/debian.mjs';
 import { ensurePackages } from './machine/packages.mjs';
-import { exitWith, freePort, run, stopOnSignal } from './machine/processes.mjs';
+import { exitWith, freePort, run, stopOnSignal, Trouble } from './machine/processes.mjs';
 import { ensureWebApp } from './machine/web-app.mjs';
 
 const folder = join(workFolder, 'test');
@@ -67,17 +67,33 @@ async function journeys(env) {
   count('journeys', expected, failed === 0 && code !== 0 ? 1 : failed);
 }
 
-async function main() {
+/** What needs neither a database nor a browser. */
+async function quickPart() {
+  await check('lint', 'npm', ['run', '-s', 'lint']);
+  await check('types', 'npm', ['run', '-s', 'types']);
+  await jest('unit', ['core', 'contract', 'demo', 'app']);
+}
+
+function tell() {
+  console.log(`${tally.passed} passed, ${tally.failed} failed`);
+  process.exit(tally.failed === 0 && tally.passed > 0 ? 0 : 1);
+}
+
+async function main([part]) {
+  if (part !== undefined && part !== 'quick')
+    throw new Trouble(`There is no part “${part}”: leave it out, or give “quick” for lint, types and units.`);
   await ensurePackages();
+  rmSync(folder, { recursive: true, force: true });
+  mkdirSync(reports, { recursive: true });
+  if (part === 'quick') {
+    await quickPart();
+    tell();
+  }
   // Before anything that is checked starts one and reads what it says.
   await ensureProgram('mariadb-install-db', 'mariadb-server', 'the database server');
   const chromium = await ensureProgram('chromium', 'chromium', 'the browser of the journeys');
-  rmSync(folder, { recursive: true, force: true });
-  mkdirSync(reports, { recursive: true });
-
-  await check('lint', 'npm', ['run', '-s', 'lint']);
-  await check('types', 'npm', ['run', '-s', 'types']);
-  await jest('unit', ['core', 'contract', 'demo', 'app', 'bin']);
+  await quickPart();
+  await jest('machine', ['bin']);
 
   const database = await startDatabase({
     folder,
@@ -88,6 +104,7 @@ async function main() {
   const env = { CALVET_TEST_DATABASE_URL: database.url };
   try {
     await jest('server', ['server'], env);
+    await jest('crowd', ['crowd'], env);
     const webFolder = await ensureWebApp();
     await journeys({
       ...env,
@@ -98,9 +115,8 @@ async function main() {
   } finally {
     await database.stop();
   }
-  console.log(`${tally.passed} passed, ${tally.failed} failed`);
-  process.exit(tally.failed === 0 && tally.passed > 0 ? 0 : 1);
+  tell();
 }
 
 process.chdir(root);
-main().catch(exitWith);
+main(process.argv.slice(2)).catch(exitWith);

@@ -6,6 +6,7 @@ import {
   type House,
   type TestReading,
 } from '@calvet/contract';
+import { baseline } from '../../contract/test/baseline';
 import { sampleHouse } from '../../contract/test/sample-house';
 
 const carried = { houseId: 'h1', revision: 1, updatedAt: '', updatedBy: '', deletedAt: null };
@@ -57,7 +58,7 @@ export function testWith(more: Partial<AirtightnessTest> = {}): AirtightnessTest
     airPressurePa: null,
     windMs: null,
     fanRanges: [],
-    depressurise: { baselineBeforePa: [0], baselineAfterPa: [0], readings: goodReadings() },
+    depressurise: { baselineBeforePa: baseline(0), baselineAfterPa: baseline(0), readings: goodReadings() },
     pressurise: null,
     note: '',
     ...more,

@@ -1,3 +1,4 @@
+import { createHash } from 'node:crypto';
 import { existsSync, mkdirSync, readFileSync, renameSync, rmSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { hashOf, root, workFolder } from './checkout.mjs';
@@ -27,6 +28,18 @@ export async function makeFiles() {
 /** Files whose name carries a hash of their content need no other mark of their version. */
 const HASHED = /[.-][0-9a-f]{32}\./;
 
+/** Every piece with its hash: a version of which one is not what it should be is not taken up, and the one before stays. */
+function withIntegrity(folder) {
+  return (entries) => ({
+    manifest: entries.map((entry) => {
+      const hash = createHash('sha256')
+        .update(readFileSync(join(folder, entry.url)))
+        .digest('base64');
+      return { ...entry, integrity: `sha256-${hash}` };
+    }),
+  });
+}
+
 /** Writes the service worker that keeps the exported app on a device, so that it opens without a server. */
 async function writeServiceWorker(folder) {
   const { generateSW } = await import('workbox-build');
@@ -42,6 +55,7 @@ async function writeServiceWorker(folder) {
     cleanupOutdatedCaches: true,
     maximumFileSizeToCacheInBytes: 8_000_000,
     dontCacheBustURLsMatching: HASHED,
+    manifestTransforms: [withIntegrity(folder)],
     navigateFallback: '/index.html',
     navigateFallbackDenylist: [/^\/api\//, /\.\w+$/],
   });

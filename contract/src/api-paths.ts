@@ -5,11 +5,14 @@ export const apiPaths = {
   health: `${API}/health`,
   ready: `${API}/ready`,
   houses: `${API}/houses`,
+  deletedHouses: `${API}/houses/deleted`,
   events: `${API}/events`,
   changes: (houseId: string) => `${API}/houses/${houseId}/changes`,
   /** Where pictures are sent to, piece by piece, by the tus protocol 1.0. */
   uploads: `${API}/uploads`,
   picture: (sha256: string) => `${API}/pictures/${sha256}`,
+  /** Which of some pictures the server really has: their bytes are read and hashed. */
+  confirmPictures: `${API}/pictures/confirm`,
   thumbnail: (sha256: string) => `${API}/pictures/${sha256}/thumbnail`,
   compute: (operation: string) => `${API}/compute/${operation}`,
 } as const;
@@ -19,3 +22,9 @@ export const AUTHOR_HEADER = 'x-calvet-author';
 
 /** Header in which a device says which one it is: a UUID that it made for itself. */
 export const DEVICE_HEADER = 'x-calvet-device';
+
+/** Header in which a device says what its clock shows while it sends, ISO 8601: times of entry are put right by it. */
+export const CLOCK_HEADER = 'x-calvet-clock';
+
+/** Header of an answer that speaks of a picture: its SHA-256. Whoever else answers does not know it. */
+export const PICTURE_HEADER = 'x-calvet-picture';

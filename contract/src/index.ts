@@ -1,14 +1,13 @@
-export { API, apiPaths, AUTHOR_HEADER, DEVICE_HEADER } from './api-paths';
+export { API, apiPaths, AUTHOR_HEADER, CLOCK_HEADER, DEVICE_HEADER, PICTURE_HEADER } from './api-paths';
 export {
   airtightnessTestBody,
-  BASELINE_MAX,
   housePressure,
   namedFanRange,
-  READINGS_MAX,
   TEST_STAGES,
   testReading,
   type AirtightnessTest,
   type AirtightnessTestBody,
+  type BaselineReading,
   type NamedFanRange,
   type TestReading,
   type TestRun,
@@ -25,8 +24,10 @@ export {
   type TestPoint,
 } from './airtightness/test-figures';
 export {
+  BATCH_BYTES_MAX,
   BATCH_MAX,
   CHANGE_OPS,
+  CONFIRM_MAX,
   fieldsOf,
   PAGE_MAX,
   readChange,
@@ -35,6 +36,8 @@ export {
   type ChangeOutcome,
   type ChangesAnswer,
   type ChangesPage,
+  type ConfirmedPictures,
+  type DeletedHousesAnswer,
   type FieldCollision,
   type HousesAnswer,
   type News,
@@ -42,7 +45,28 @@ export {
   type ReadChange,
 } from './changes/change';
 export {
+  changeBetween,
+  cutAt,
+  isEmptyChange,
+  joinedChanges,
+  keysOf,
+  touches,
+  valueAt,
+  withParts,
+  type BodyChange,
+  type PartChange,
+} from './changes/parts';
+export {
+  isChangesAnswer,
+  isChangesPage,
+  isConfirmedPictures,
+  isDeletedHousesAnswer,
+  isHousesAnswer,
+  isProblem,
+} from './answers';
+export {
   asKindedRecord,
+  changedBody,
   takeChange,
   type AcceptedChange,
   type Author,
@@ -56,12 +80,12 @@ export {
   buildUp,
   heatFlowOf,
   layerFigures,
-  LAYERS_MAX,
   type Area,
   type AreaBody,
   type AreaKind,
   type BuildUp,
   type BuildUpLayer,
+  type LayerFigures,
 } from './installation/area';
 export {
   areaFigures,
@@ -77,6 +101,15 @@ export {
   libraryFor,
   type LibraryBuildUp,
 } from './installation/build-up-library';
+export {
+  BASELINE_MAX,
+  FAN_RANGES_MAX,
+  LAYERS_MAX,
+  PHOTO_MARKS_MAX,
+  READINGS_MAX,
+  RESTORABLE_MS,
+} from './limits';
+export { inPresentForm } from './former-form';
 export { bodySchemas, isKind, KINDS, type Bodies, type Kind, type KindedRecord } from './kinds';
 export {
   CAPTION_MAX,
@@ -84,7 +117,6 @@ export {
   OUTLINE_POINTS_MAX,
   photoBody,
   PHOTO_MARK_KINDS,
-  PHOTO_MARKS_MAX,
   pictureName,
   type Photo,
   type PhotoBody,

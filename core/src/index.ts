@@ -47,6 +47,8 @@ export {
   type UnitSystem,
 } from './units/quantity';
 export { parseDecimal, type ParsedDecimal } from './units/decimal';
+export { parseQuantity, type AmbiguousReading, type ParsedQuantity } from './units/parse-quantity';
+export { unitsTyped, type SpelledUnit } from './units/spellings';
 export {
   confidenceBand,
   relativeInterval,

@@ -1,5 +1,4 @@
-import { existsSync, readdirSync, readFileSync } from 'node:fs';
-import { join } from 'node:path';
+import { filesOfVectors } from '../test/vectors';
 import { computeByName, operationNames } from './operations';
 import { Refusal } from './refusal';
 
@@ -12,17 +11,7 @@ interface VectorCase {
   readonly repeatable?: boolean;
 }
 
-interface VectorFile {
-  readonly operation: string;
-  readonly cases: readonly VectorCase[];
-}
-
-const beside = join(__dirname, '../../../shared/vectors');
-const folder = existsSync(beside) ? beside : join(__dirname, '../vectors');
-
-const files = readdirSync(folder)
-  .filter((name) => name.endsWith('.json'))
-  .map((name) => JSON.parse(readFileSync(join(folder, name), 'utf8')) as VectorFile);
+const files = filesOfVectors<VectorCase>();
 
 function answer(operation: string, input: unknown): unknown {
   try {

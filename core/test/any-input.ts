@@ -1,8 +1,7 @@
-import { readdirSync, readFileSync } from 'node:fs';
-import { join } from 'node:path';
 import fc from 'fast-check';
 import { examples } from '../src/examples';
 import { operationNames } from '../src/operations';
+import { filesOfVectors } from './vectors';
 
 /** A computation by name, with something to compute from. */
 export interface Asked {
@@ -10,14 +9,11 @@ export interface Asked {
   readonly input: unknown;
 }
 
-const vectors = join(__dirname, '../vectors');
-
 /** Inputs that fit: of every vector, and of every worked example. */
 const goodInputs: readonly Asked[] = [
-  ...readdirSync(vectors).flatMap((name): readonly Asked[] => {
-    const { operation, cases } = JSON.parse(readFileSync(join(vectors, name), 'utf8'));
-    return cases.map(({ input }: { input: unknown }) => ({ operation, input }));
-  }),
+  ...filesOfVectors<{ readonly input: unknown }>().flatMap(({ operation, cases }): readonly Asked[] =>
+    cases.map(({ input }) => ({ operation, input })),
+  ),
   ...operationNames.map((operation) => ({ operation, input: examples[operation] })),
 ];
 

@@ -52,7 +52,11 @@ export function readingsFrom(plan: RunPlan): TestRun {
   const sign = direction === 'depressurise' ? -1 : 1;
   const coefficient =
     (law.q50M3h / 50 ** law.exponent) * (entering / REFERENCE_DENSITY) ** (law.exponent - 1);
-  const baseline = () => Array.from({ length: 4 }, () => round(baselinePa + 0.15 * normal(), 1));
+  const baseline = (when: string) =>
+    Array.from({ length: 4 }, (_, i) => ({
+      id: idOf(`${plan.testName} ${direction} baseline ${when} ${i}`, plan.day),
+      pressurePa: round(baselinePa + 0.15 * normal(), 1),
+    }));
   const readings = plan.pressuresPa.map((pressure, i) => {
     const pressurePa = round(sign * pressure + baselinePa + 0.1 * normal(), 1);
     const induced = Math.abs(pressurePa - baselinePa);
@@ -71,5 +75,5 @@ export function readingsFrom(plan: RunPlan): TestRun {
           struckOut: null,
         };
   });
-  return { baselineBeforePa: baseline(), readings, baselineAfterPa: baseline() };
+  return { baselineBeforePa: baseline('before'), readings, baselineAfterPa: baseline('after') };
 }

@@ -8,6 +8,7 @@ import {
   type HouseBody,
   type NamedFanRange,
 } from '@calvet/contract';
+import { idOf } from './ids';
 import { readingsFrom, type LeakageLaw } from './leakage-law';
 
 /** A house of the scenario: all of it invented, its figures fitting together. */
@@ -38,7 +39,7 @@ function fromLibrary(id: string): BuildUp {
 }
 
 function window(rsi: number, name: string): BuildUp {
-  const unit: BuildUpLayer = { kind: 'resistance', name, rsi };
+  const unit: BuildUpLayer = { id: idOf(`window ${name}`, '2026-09-01'), kind: 'resistance', name, rsi };
   return { name, layers: [unit], frameAlignment: null, gradedLayer: null };
 }
 

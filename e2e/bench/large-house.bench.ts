@@ -1,5 +1,4 @@
-import { apiPaths, BATCH_MAX, type Change } from '@calvet/contract';
-import { demoHouses, sendPictures } from '@calvet/demo';
+import { sendPictures } from '@calvet/demo';
 import { createHash } from 'node:crypto';
 import { mkdtemp, rm, writeFile } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
@@ -9,6 +8,7 @@ import sharp from 'sharp';
 import { v7 } from 'uuid';
 import { chromiumLaunch } from '../chromium';
 import { cameraPicture, choosePictures } from '../journeys/pictures';
+import { at, create, middle, post, sampleArea, sampleHouse } from './measured';
 
 const RECORDS = 2000;
 const PHOTOS = 200;
@@ -20,30 +20,8 @@ const [server, bare] = process.argv.slice(2);
 if (server === undefined || bare === undefined)
   throw new Error('Give the addresses of the server and the bare app.');
 
-const [sample] = demoHouses;
-const [sampleArea] = sample?.areas ?? [];
-if (sample === undefined || sampleArea === undefined) throw new Error('The demo is not whole.');
-
-const create = (kind: Change['kind'], body: Change['body'], id = v7()): Change => ({
-  changeId: v7(),
-  kind,
-  id,
-  baseRevision: 0,
-  op: 'create',
-  body,
-});
-
 const houseId = v7();
 const house = `${server}/houses/${houseId}`;
-
-async function post(changes: readonly Change[], to = houseId): Promise<void> {
-  const response = await fetch(server + apiPaths.changes(to), {
-    method: 'POST',
-    headers: { 'content-type': 'application/json' },
-    body: JSON.stringify({ changes }),
-  });
-  if (!response.ok) throw new Error(`The house was answered with ${response.status}.`);
-}
 
 async function picture(number: number) {
   const background = { r: number % 256, g: (number * 7) % 256, b: 120 };
@@ -72,8 +50,8 @@ async function fill(): Promise<void> {
       beforeId: null,
     }),
   );
-  const all = [create('house', { ...sample?.house, name: 'Large house' }, houseId), ...areas, ...photos];
-  for (let i = 0; i < all.length; i += BATCH_MAX) await post(all.slice(i, i + BATCH_MAX));
+  const all = [create('house', { ...sampleHouse, name: 'Large house' }, houseId), ...areas, ...photos];
+  await post(server ?? '', houseId, all);
   await sendPictures(server ?? '', pictures);
 }
 
@@ -93,11 +71,6 @@ async function timeTo(page: Page, go: () => Promise<unknown>): Promise<number> {
   await answer(page).waitFor({ timeout: 60_000 });
   return performance.now() - start;
 }
-
-const middle = (list: readonly number[]) =>
-  [...list].sort((a, b) => a - b)[Math.floor(list.length / 2)] ?? NaN;
-const at = (list: readonly number[], share: number) =>
-  [...list].sort((a, b) => a - b)[Math.min(list.length - 1, Math.floor(share * list.length))] ?? NaN;
 
 async function opening(browser: Browser): Promise<void> {
   const { context, page } = await phone(browser);
@@ -137,7 +110,7 @@ async function opening(browser: Browser): Promise<void> {
 
 async function secondScreen(browser: Browser): Promise<void> {
   const small = v7();
-  await post([create('house', { ...sample?.house, name: 'Small house' }, small)], small);
+  await post(server ?? '', small, [create('house', { ...sampleHouse, name: 'Small house' }, small)]);
   const [writer, reader] = await Promise.all([browser.newContext(), browser.newContext()]);
   const [here, there] = await Promise.all([writer.newPage(), reader.newPage()]);
   const heard = there.waitForResponse((each) => each.url().endsWith('/events'));

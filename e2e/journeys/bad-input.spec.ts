@@ -18,12 +18,34 @@ test('a form says what is missing and what is wrong, field by field', async ({ p
   await enter(page, 'Volume', '0');
   await expect(page.getByText('Must be above 0 m³.')).toBeVisible();
   await enter(page, 'Volume', 'big');
-  await expect(page.getByText('Not a number: write it like 12.5 or 12,5.')).toBeVisible();
+  await expect(page.getByText('Not a number: write it like 12.5 or 12,5, or with m³, L, ft³.')).toBeVisible();
   await enter(page, 'Volume', '1,200');
-  await expect(page.getByText('Could be 1200 or 1.200: write it without the comma.')).toBeVisible();
+  await expect(page.getByText('1.2 or 1200?')).toBeVisible();
+  await page.getByRole('button', { name: '1200', exact: true }).click();
   await enter(page, 'Bedrooms', '2.5');
   await expect(page.getByText('This must be a whole number.')).toBeVisible();
-  await expect(page.getByLabel('Volume', { exact: true })).toHaveValue('1,200');
+  await expect(page.getByLabel('Volume', { exact: true })).toHaveValue('1200');
+
+  // Nothing is made from a field that is not right, and nothing of its beginning.
+  await page.getByLabel('Name', { exact: true }).fill('Typed house');
+  const rest = {
+    'Envelope area': '420 m2',
+    'Floor area': '150',
+    Height: '18\'6"',
+    Storeys: '2',
+    Bedrooms: '3',
+  };
+  for (const [label, text] of Object.entries(rest)) await enter(page, label, text);
+  await enter(page, 'Limit', '2,5');
+  await enter(page, 'Volume', '148.5.1');
+  await page.getByRole('button', { name: 'Create house' }).click();
+  await expect(page.getByText('Not right yet: Volume.')).toBeVisible();
+  await expect(page).toHaveURL(/\/houses\/new$/);
+  await enter(page, 'Volume', '148.5');
+  await page.getByRole('button', { name: 'Create house' }).click();
+  await page.getByRole('button', { name: 'Change' }).click();
+  await expect(page.getByLabel('Volume', { exact: true })).toHaveValue('148.5');
+  await expect(page.getByLabel('Height', { exact: true })).toHaveValue('5.6388');
 });
 
 test('readings of the wrong sign are found on their line, and turned', async ({ page, app }) => {
@@ -86,7 +108,8 @@ test('two devices on one field: both are told, and one decides', async ({ page, 
   await page.getByLabel('Builder', { exact: true }).fill('Osk Joinery');
   await page.context().setOffline(false);
   await expect(page.getByText(/was changed on another device meanwhile/)).toBeVisible();
-  await expect(page.getByText(/Place: yours “Southby”, theirs “Northby” \(Ada Wren/)).toBeVisible();
+  await expect(page.getByText('Yours: “Southby”')).toBeVisible();
+  await expect(page.getByText(/Theirs: “Northby” \(Ada Wren/)).toBeVisible();
   await page.getByRole('button', { name: 'Keep mine' }).click();
   await allSent(page);
   await other.reload();

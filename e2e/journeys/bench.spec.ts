@@ -52,7 +52,7 @@ test('what cannot be is said at its field, in the units of the person', async ({
   await expect(answer(page)).toHaveCount(0);
   await field(page, 'Framing share').fill('1x');
   await field(page, 'Depth').click();
-  await expect(page.getByText('Not a number: write it like 12.5 or 12,5.')).toBeVisible();
+  await expect(page.getByText('“x” is no unit of this: write it like 12.5 or 12,5.')).toBeVisible();
   await expect(answer(page)).toHaveCount(0);
   await field(page, 'Framing share').fill('20');
   await expect(answer(page)).toBeVisible();
@@ -95,6 +95,7 @@ test('the shortest way to a target is computed in a worker, with progress, and c
   page,
   app,
 }) => {
+  test.slow();
   const started = page.waitForEvent('worker');
   await page.goto(`${app.url}/bench/path-to-target-evaluate`);
   await page.getByRole('button', { name: 'Fill in an example' }).click();
@@ -116,7 +117,9 @@ test('the shortest way to a target is computed in a worker, with progress, and c
   );
   await page.reload();
   const progress = page.getByRole('progressbar');
-  await expect.poll(async () => Number(await progress.getAttribute('aria-valuenow'))).toBeGreaterThan(0);
+  await expect
+    .poll(async () => Number(await progress.getAttribute('aria-valuenow')), { timeout: 60_000 })
+    .toBeGreaterThan(0);
   // The page answers while the worker computes.
   await page.getByRole('button', { name: 'Metric' }).click();
   await expect(page.getByRole('button', { name: 'Imperial' })).toBeVisible();

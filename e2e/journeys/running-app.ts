@@ -5,7 +5,14 @@ import { join } from 'node:path';
 import { setTimeout as pause } from 'node:timers/promises';
 import { apiPaths } from '@calvet/contract';
 import { photoBatches, seedBatches, sendPictures, type PhotoBatch } from '@calvet/demo';
-import { test as base, expect, type APIRequestContext, type Browser, type Page } from '@playwright/test';
+import {
+  test as base,
+  expect,
+  type APIRequestContext,
+  type Browser,
+  type Page,
+  type Route,
+} from '@playwright/test';
 import { createConnection } from 'mysql2/promise';
 
 /** Of the server's process, beside those that every journey has. */
@@ -91,7 +98,7 @@ interface TestFixtures {
 }
 
 /** What a browser says by itself when the server is away, or answers with a refusal that the journey asked for. */
-const EXPECTED = /Failed to load resource/;
+const EXPECTED = /Failed to load resource|An unknown error occurred when fetching the script/;
 
 export const test = base.extend<TestFixtures, WorkerFixtures>({
   app: [
@@ -170,11 +177,18 @@ export async function appIsKept(page: Page): Promise<void> {
   });
 }
 
+/** What says, on every page, that something has not been sent. */
+export const unsent = (page: Page) => page.getByRole('button', { name: /unsent/ });
+
+/** A field by its label. */
+export const field = (page: Page, label: string) => page.getByLabel(label, { exact: true });
+
+/** For a route: what is asked for does not leave the device. */
+export const withoutSignal = (route: Route) => route.abort();
+
 /** Waits until everything entered has reached the server. */
 export async function allSent(page: Page): Promise<void> {
-  await expect(page.getByRole('button', { name: /to send|unsent|sending/ })).toHaveCount(0, {
-    timeout: 30_000,
-  });
+  await expect(page.getByRole('button', { name: /to send|unsent|sending/ })).toHaveCount(0);
 }
 
 /** Puts the keys away on a phone, so that what they cover can be reached. */

@@ -26,8 +26,8 @@ export const testBody: AirtightnessTestBody = {
   windMs: null,
   fanRanges: [],
   depressurise: {
-    baselineBeforePa: [-1],
-    baselineAfterPa: [-1.2],
+    baselineBeforePa: [{ id: v7(), pressurePa: -1 }],
+    baselineAfterPa: [{ id: v7(), pressurePa: -1.2 }],
     readings: [
       {
         id: v7(),

@@ -44,7 +44,7 @@ test('what it has no more is made again, the house before what is in it', () => 
 test('of what it has in an older state it is told the fields that differ', () => {
   const held = copyOf(record('house', 'h', 1), record('area', 'a', 4, { areaM2: 12 }));
   expect(lostByServer('h', held, told)).toEqual([
-    { houseId: 'h', kind: 'area', id: 'a', op: 'update', body: { areaM2: 12 } },
+    { houseId: 'h', kind: 'area', id: 'a', op: 'update', change: { body: { areaM2: 12 }, parts: [] } },
   ]);
 });
 

@@ -1,16 +1,15 @@
-import { ownFields, type Bodies, type Kind, type KindedRecord } from '@calvet/contract';
-import { dequal } from 'dequal';
+import {
+  changeBetween,
+  isEmptyChange,
+  ownFields,
+  type Bodies,
+  type Kind,
+  type KindedRecord,
+} from '@calvet/contract';
 import type { HouseCopy } from './house-copy';
-import type { Wish } from './outbox';
+import type { Wish } from './store-options';
 
 const bodyOf = ({ record }: KindedRecord) => ownFields(record) as Partial<Bodies[Kind]>;
-
-function changedFields(held: KindedRecord, told: KindedRecord): Partial<Bodies[Kind]> {
-  const before = bodyOf(told) as Readonly<Record<string, unknown>>;
-  return Object.fromEntries(
-    Object.entries(bodyOf(held)).filter(([field, value]) => !dequal(value, before[field])),
-  );
-}
 
 function wishFor(houseId: string, held: KindedRecord, told: KindedRecord | undefined): Wish | null {
   const { kind, record } = held;
@@ -19,8 +18,8 @@ function wishFor(houseId: string, held: KindedRecord, told: KindedRecord | undef
   if (told === undefined) return isGone ? null : { ...wish, op: 'create', body: bodyOf(held) };
   if (told.record.revision >= record.revision) return null;
   if (isGone) return told.record.deletedAt === null ? { ...wish, op: 'delete' } : null;
-  const body = changedFields(held, told);
-  return Object.keys(body).length === 0 ? null : { ...wish, op: 'update', body };
+  const change = changeBetween(kind, ownFields(told.record), ownFields(record));
+  return isEmptyChange(change) ? null : { ...wish, op: 'update', change };
 }
 
 /**

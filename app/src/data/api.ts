@@ -1,76 +1,217 @@
-import { AUTHOR_HEADER, DEVICE_HEADER, type Problem } from '@calvet/contract';
-import { deviceId } from './device';
-import { authorOnDevice } from './preferences';
+import {
+  apiPaths,
+  AUTHOR_HEADER,
+  CLOCK_HEADER,
+  DEVICE_HEADER,
+  isChangesAnswer,
+  isChangesPage,
+  isConfirmedPictures,
+  isDeletedHousesAnswer,
+  isHousesAnswer,
+  isProblem,
+  PICTURE_HEADER,
+  type Change,
+  type ChangeOutcome,
+  type ChangesPage,
+  type DeletedHousesAnswer,
+  type HousesAnswer,
+  type Problem,
+} from '@calvet/contract';
 
-/** The server answered, and not as was hoped. */
+/** Our server answered, and not as was hoped. */
 export class ApiProblem extends Error {
   constructor(readonly problem: Problem) {
     super(problem.detail);
   }
 }
 
-/** No answer came: no network, or no server. */
-export class Unreachable extends Error {}
-
-/** Until a person gave a name. */
-const NO_NAME = 'A device without a name';
-const TIMEOUT_MS = 20_000;
-
-async function answerOf(response: Response): Promise<unknown> {
-  if (response.ok) return response.json();
-  const isProblem = response.headers.get('content-type')?.includes('problem+json') === true;
-  if (!isProblem) throw new Unreachable(`The server answered ${response.status}.`);
-  const problem = (await response.json()) as Problem;
-  if (problem.status >= 500) throw new Unreachable(problem.detail);
-  throw new ApiProblem(problem);
-}
-
-async function request(path: string, init: RequestInit): Promise<unknown> {
-  return answerOf(await asked(path, init));
-}
-
-async function asked(path: string, init: RequestInit): Promise<Response> {
-  try {
-    return await fetch(path, { ...init, signal: AbortSignal.timeout(TIMEOUT_MS) });
-  } catch {
-    throw new Unreachable('The server cannot be reached.');
+/** No answer of our server came: there is no network or no server, or somebody else answered in its place. */
+export class Unreachable extends Error {
+  constructor(
+    message: string,
+    /** Of the answer that came, if any did; 0 where none did. */
+    readonly status = 0,
+    /** Whoever answered wants to be left alone for so long. */
+    readonly retryAfterMs: number | null = null,
+  ) {
+    super(message);
   }
 }
 
-/** True where the server has what is at a path. */
-export async function isOnServer(path: string): Promise<boolean> {
-  const { ok, status } = await asked(path, { method: 'HEAD' });
-  if (status >= 500) throw new Unreachable(`The server answered ${status}.`);
-  return ok;
+export interface ApiOptions {
+  readonly fetch: typeof globalThis.fetch;
+  /** Before every path; empty where the app comes from the server itself. */
+  readonly origin?: string;
+  /** Who writes, as every writing request says. */
+  readonly author: () => string;
+  readonly device: string;
+  /** What this device's clock shows, milliseconds since 1970. */
+  readonly now: () => number;
+  readonly timeoutMs?: number;
 }
 
-/** Bytes from the API; null where the server has none. */
-export async function getBlob(path: string): Promise<Blob | null> {
-  const response = await asked(path, {});
-  if (response.status === 404) return null;
-  if (!response.ok) throw new Unreachable(`The server answered ${response.status}.`);
-  return response.blob();
+/** The one door to the server. Every answer is checked for what it must be. */
+export interface Api {
+  readonly houses: () => Promise<HousesAnswer>;
+  readonly deletedHouses: () => Promise<DeletedHousesAnswer>;
+  readonly changesSince: (houseId: string, since: number) => Promise<ChangesPage>;
+  /** Sends changes, and gives back what became of each. */
+  readonly sendChanges: (
+    houseId: string,
+    changes: readonly Change[],
+  ) => Promise<ReadonlyMap<string, ChangeOutcome>>;
+  readonly isReady: () => Promise<boolean>;
+  readonly hasPicture: (sha256: string) => Promise<boolean>;
+  /** Of these pictures, those that the server has just read and found whole. */
+  readonly confirmPictures: (sha256s: readonly string[]) => Promise<readonly string[]>;
+  /** A picture's bytes; null where the server says that it has none. */
+  readonly picture: (sha256: string, size: 'full' | 'thumbnail') => Promise<Blob | null>;
+  /** What every writing request says of who sends it. */
+  readonly senderHeaders: () => Readonly<Record<string, string>>;
+  readonly url: (path: string) => string;
 }
 
-/** What every writing request says of who sends it. */
-export function senderHeaders(): Readonly<Record<string, string>> {
-  return {
-    [AUTHOR_HEADER]: encodeURIComponent(authorOnDevice() || NO_NAME),
-    [DEVICE_HEADER]: deviceId,
-  };
+const TIMEOUT_MS = 20_000;
+/** Until a person gave a name. */
+const NO_NAME = 'A device without a name';
+
+/** How long an answer asks to be left alone, where it does: `Retry-After` in seconds or as a date. */
+export function retryAfterIn(header: string | null, now: number): number | null {
+  if (header === null || header.trim() === '') return null;
+  const seconds = Number(header);
+  const ms = Number.isNaN(seconds) ? Date.parse(header) - now : seconds * 1000;
+  return Number.isNaN(ms) ? null : Math.max(0, ms);
 }
 
-/** Reads from the API. */
-export async function getJson<Answer>(path: string): Promise<Answer> {
-  return (await request(path, {})) as Answer;
+async function jsonOf(response: Response): Promise<unknown> {
+  try {
+    return await response.json();
+  } catch {
+    return undefined;
+  }
 }
 
-/** Sends to the API. */
-export async function postJson<Answer>(path: string, body: unknown): Promise<Answer> {
-  const init = {
+/** Opens the door to a server. */
+export function createApi(options: ApiOptions): Api {
+  const { fetch, origin = '', author, device, now, timeoutMs = TIMEOUT_MS } = options;
+  const url = (path: string): string => origin + path;
+
+  async function ask(path: string, init: RequestInit = {}): Promise<Response> {
+    try {
+      return await fetch(url(path), { ...init, signal: AbortSignal.timeout(timeoutMs) });
+    } catch {
+      throw new Unreachable('The server cannot be reached.');
+    }
+  }
+
+  const stranger = ({ status, headers }: Response): Unreachable =>
+    new Unreachable(
+      `Something answered ${status}, and it was not Calvet.`,
+      status,
+      retryAfterIn(headers.get('retry-after'), now()),
+    );
+
+  /** What our server says against a request; throws where it was not our server. */
+  async function problemOf(response: Response): Promise<Problem> {
+    const isOfProblems = response.headers.get('content-type')?.includes('problem+json') === true;
+    const body = isOfProblems ? await jsonOf(response) : undefined;
+    if (!isProblem(body)) throw stranger(response);
+    if (body.status === 503) {
+      const wait = retryAfterIn(response.headers.get('retry-after'), now());
+      throw new Unreachable(body.detail, 503, wait);
+    }
+    return body;
+  }
+
+  async function answer<Answer>(
+    path: string,
+    isAnswer: (value: unknown) => value is Answer,
+    init?: RequestInit,
+  ): Promise<Answer> {
+    const response = await ask(path, init);
+    if (!response.ok) throw new ApiProblem(await problemOf(response));
+    const body = await jsonOf(response);
+    if (!isAnswer(body)) throw stranger(response);
+    return body;
+  }
+
+  const senderHeaders = (): Readonly<Record<string, string>> => ({
+    [AUTHOR_HEADER]: encodeURIComponent(author() || NO_NAME),
+    [DEVICE_HEADER]: device,
+    [CLOCK_HEADER]: new Date(now()).toISOString(),
+  });
+
+  const sending = (body: unknown): RequestInit => ({
     method: 'POST',
     headers: { 'content-type': 'application/json', ...senderHeaders() },
     body: JSON.stringify(body),
+  });
+
+  /** Outcomes by change; an answer that does not speak of every change that was sent is none. */
+  function outcomesOf(
+    changes: readonly Change[],
+    results: readonly ChangeOutcome[] | undefined,
+  ): ReadonlyMap<string, ChangeOutcome> | null {
+    if (results?.length !== changes.length) return null;
+    const isOfEach = changes.every(({ changeId }, i) => results[i]?.changeId === changeId);
+    return isOfEach
+      ? new Map(
+          changes.flatMap(({ changeId }, i) => (results[i] === undefined ? [] : [[changeId, results[i]]])),
+        )
+      : null;
+  }
+
+  async function sendChanges(houseId: string, changes: readonly Change[]) {
+    const path = apiPaths.changes(houseId);
+    try {
+      const { results } = await answer(path, isChangesAnswer, sending({ changes }));
+      const outcomes = outcomesOf(changes, results);
+      if (outcomes === null) throw new Unreachable('The answer speaks of other changes.', 200);
+      return outcomes;
+    } catch (error) {
+      const outcomes = error instanceof ApiProblem ? outcomesOf(changes, error.problem.results) : null;
+      if (outcomes !== null) return outcomes;
+      throw error;
+    }
+  }
+
+  async function hasPicture(sha256: string): Promise<boolean> {
+    const response = await ask(apiPaths.picture(sha256), { method: 'HEAD' });
+    if (response.headers.get(PICTURE_HEADER) !== sha256) throw stranger(response);
+    return response.status === 204;
+  }
+
+  async function picture(sha256: string, size: 'full' | 'thumbnail'): Promise<Blob | null> {
+    const response = await ask(size === 'full' ? apiPaths.picture(sha256) : apiPaths.thumbnail(sha256));
+    if (response.headers.get(PICTURE_HEADER) !== sha256) throw stranger(response);
+    if (response.status === 404) return null;
+    if (!response.ok) throw stranger(response);
+    const blob = await response.blob();
+    if (!blob.type.startsWith('image/')) throw stranger(response);
+    return blob;
+  }
+
+  return {
+    houses: () => answer(apiPaths.houses, isHousesAnswer),
+    deletedHouses: () => answer(apiPaths.deletedHouses, isDeletedHousesAnswer),
+    changesSince: (houseId, since) => answer(`${apiPaths.changes(houseId)}?since=${since}`, isChangesPage),
+    sendChanges,
+    isReady: async () => {
+      try {
+        const response = await ask(apiPaths.ready);
+        const body = (await jsonOf(response)) as { readonly status?: unknown } | undefined;
+        return response.ok && body?.status === 'ready';
+      } catch {
+        return false;
+      }
+    },
+    hasPicture,
+    confirmPictures: async (sha256s) => {
+      const { held } = await answer(apiPaths.confirmPictures, isConfirmedPictures, sending({ sha256s }));
+      return held.filter((sha256) => sha256s.includes(sha256));
+    },
+    picture,
+    senderHeaders,
+    url,
   };
-  return (await request(path, init)) as Answer;
 }

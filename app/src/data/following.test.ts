@@ -1,110 +1,93 @@
 import type { News } from '@calvet/contract';
-import type * as Following from './following';
+import { deviceClock } from './clock';
+import { Following, type Stream } from './following';
 
-/** A line to the server whose other end is the test. */
-class Line {
-  static readonly CLOSED = 2;
-  static readonly open: Line[] = [];
+jest.useFakeTimers();
+
+class FakeStream implements Stream {
   onopen: (() => void) | null = null;
   onerror: (() => void) | null = null;
-  onmessage: ((event: { data: string }) => void) | null = null;
-  readyState = 1;
-  constructor(readonly url: string) {
-    Line.open.push(this);
-  }
+  onmessage: ((event: { readonly data: string }) => void) | null = null;
+  isClosed = false;
   close(): void {
-    this.readyState = Line.CLOSED;
+    this.isClosed = true;
   }
 }
 
-let sight: 'visible' | 'hidden' = 'visible';
-const look = (next: typeof sight) => {
-  sight = next;
-  document.dispatchEvent(new Event('visibilitychange'));
-};
-const last = (): Line => Line.open.at(-1) as Line;
-
-let heard: News[] = [];
-let opened = 0;
-
-/** Each test has the module, and what it listens with, for itself. */
-function follow() {
-  let following = {} as typeof Following;
-  jest.isolateModules(() => {
-    following = jest.requireActual('./following');
+function followingWith(onOpened?: (stream: FakeStream) => void) {
+  const streams: FakeStream[] = [];
+  const news: News[] = [];
+  let opened = 0;
+  const following = new Following({
+    clock: deviceClock,
+    open: () => {
+      const stream = new FakeStream();
+      streams.push(stream);
+      setTimeout(() => onOpened?.(stream), 1);
+      return stream;
+    },
+    onNews: (each) => news.push(each),
+    onOpen: () => opened++,
   });
-  following.followServer({ onNews: (news) => heard.push(news), onOpen: () => opened++ });
-  return following;
+  return { following, streams, news, opened: () => opened };
 }
+const minute = () => jest.advanceTimersByTime(60_000);
 
-const listening = jest.spyOn(document, 'addEventListener');
-
-beforeEach(() => {
-  jest.useFakeTimers();
-  listening.mockClear();
-  sight = 'visible';
-  heard = [];
-  opened = 0;
-  Line.open.length = 0;
-  Object.defineProperty(document, 'visibilityState', { configurable: true, get: () => sight });
-  Object.assign(globalThis, { EventSource: Line });
-});
-afterEach(() => {
-  // The page of the next test is another one.
-  for (const [kind, listener] of listening.mock.calls) document.removeEventListener(kind, listener);
-  jest.useRealTimers();
+test('news comes as it is told; what is no news is passed over', () => {
+  const { following, streams, news } = followingWith((stream) => stream.onopen?.());
+  following.start();
+  jest.advanceTimersByTime(10);
+  expect(following.hears()).toBe(true);
+  for (const data of ['{"houseId":"h","upTo":4}', '<html>', '{}', 'null', '{"houseId":"h","upTo":"4"}']) {
+    streams[0]?.onmessage?.({ data });
+  }
+  expect(news).toEqual([{ houseId: 'h', upTo: 4 }]);
 });
 
-test('the line is opened after the first screen, and news come through it', () => {
-  const { isServerHeard } = follow();
-  expect(Line.open).toHaveLength(0);
-  jest.advanceTimersByTime(600);
-  expect(last().url).toBe('/api/v1/events');
-  expect(isServerHeard()).toBe(false);
-  last().onopen?.();
-  expect([isServerHeard(), opened]).toEqual([true, 1]);
-  last().onmessage?.({ data: '{"houseId":"h","upTo":7}' });
-  expect(heard).toEqual([{ houseId: 'h', upTo: 7 }]);
+test('a proxy that ends every line at once is asked a few times a minute', () => {
+  const { following, streams } = followingWith((stream) => {
+    stream.onopen?.();
+    stream.onerror?.();
+  });
+  // Whatever else is answered meanwhile says that the server can be reached.
+  setInterval(() => following.start(), 3000);
+  following.start();
+  minute();
+  const first = streams.length;
+  expect(first).toBeLessThanOrEqual(5);
+  for (let i = 0; i < 10; i++) minute();
+  expect(streams.length - first).toBeLessThanOrEqual(14);
+  expect(following.hears()).toBe(false);
 });
 
-test('whoever asks is told when the server falls silent and when it is back', () => {
-  const { isServerHeard, subscribeToHearing } = follow();
-  jest.advanceTimersByTime(600);
-  const states: boolean[] = [];
-  const leave = subscribeToHearing(() => states.push(isServerHeard()));
-  last().onopen?.();
-  last().readyState = 0;
-  last().onerror?.();
-  last().onerror?.();
-  last().readyState = 1;
-  last().onopen?.();
-  expect(states).toEqual([true, false, true]);
-  expect([opened, Line.open.length]).toEqual([2, 1]);
-  leave();
-  last().onerror?.();
-  expect(states).toHaveLength(3);
+test('a line that held is asked for again soon, whatever went before', () => {
+  const { following, streams } = followingWith();
+  following.start();
+  for (let i = 0; i < 6; i++) {
+    streams.at(-1)?.onerror?.();
+    minute();
+    minute();
+  }
+  streams.at(-1)?.onopen?.();
+  minute();
+  minute();
+  const before = streams.length;
+  streams.at(-1)?.onerror?.();
+  jest.advanceTimersByTime(7000);
+  expect(streams.length).toBe(before + 1);
 });
 
-test('after an answer that was no stream a new line is tried in a while', () => {
-  follow();
-  jest.advanceTimersByTime(600);
-  last().readyState = Line.CLOSED;
-  last().onerror?.();
-  jest.advanceTimersByTime(1000);
-  expect(Line.open).toHaveLength(1);
-  jest.advanceTimersByTime(5000);
-  expect(Line.open).toHaveLength(2);
-});
-
-test('a page out of sight leaves the line to others', () => {
-  const { isServerHeard } = follow();
-  jest.advanceTimersByTime(600);
-  last().onopen?.();
-  const first = last();
-  look('hidden');
-  expect([first.readyState, isServerHeard()]).toEqual([Line.CLOSED, false]);
-  look('visible');
-  expect(Line.open).toHaveLength(2);
-  look('visible');
-  expect(Line.open).toHaveLength(2);
+test('out of sight nothing is listened to, and a cut line is not asked for', () => {
+  const { following, streams } = followingWith((stream) => stream.onopen?.());
+  following.start();
+  jest.advanceTimersByTime(10);
+  following.stop();
+  expect(streams[0]?.isClosed).toBe(true);
+  expect(following.hears()).toBe(false);
+  streams[0]?.onerror?.();
+  minute();
+  expect(streams).toHaveLength(1);
+  following.start();
+  following.start();
+  expect(streams).toHaveLength(2);
 });

@@ -1,63 +1,115 @@
 import { apiPaths, type News } from '@calvet/contract';
+import type { Clock } from './clock';
 import { Listeners } from './listeners';
 
-const START_MS = 500;
-const AGAIN_MS = 5000;
+/** What of `EventSource` is needed here. */
+export interface Stream {
+  onopen: (() => void) | null;
+  onerror: (() => void) | null;
+  onmessage: ((event: { readonly data: string }) => void) | null;
+  close: () => void;
+}
 
-interface Following {
+interface FollowingOptions {
+  readonly open: (path: string) => Stream;
+  readonly clock: Clock;
   readonly onNews: (news: News) => void;
   /** The server can be heard: what was said before may have been missed. */
   readonly onOpen: () => void;
 }
 
-let isHeard = false;
-const listeners = new Listeners();
+const AGAIN_MS = [5000, 10_000, 20_000, 40_000, 60_000] as const;
+const JITTER = 0.2;
+/** A line that holds so long is worth to be tried at once when it breaks. */
+const HOLDS_MS = 60_000;
 
-function setHeard(next: boolean): void {
-  if (isHeard === next) return;
-  isHeard = next;
-  listeners.tell();
+function newsIn(data: string): News | null {
+  try {
+    const news = JSON.parse(data) as Partial<News> | null;
+    return typeof news?.houseId === 'string' && typeof news.upTo === 'number' ? (news as News) : null;
+  } catch {
+    return null;
+  }
 }
-
-/** True while the server tells by itself what is new; else it has to be asked. */
-export function isServerHeard(): boolean {
-  return isHeard;
-}
-
-export const subscribeToHearing = listeners.subscribe;
 
 /**
  * Listens to what is new on the server while the page is in sight: browsers allow a few connections to one server, and
- * pages that nobody looks at must not take them from the one in use.
+ * pages that nobody looks at must not take them from the one in use. A line that is cut is asked for again, ever later.
  */
-export function followServer({ onNews, onOpen }: Following): void {
-  let source: EventSource | null = null;
-  const follow = (): void => {
-    const isInSight = document.visibilityState === 'visible';
-    if (isInSight && source === null) start();
-    if (!isInSight) stop();
-  };
-  const start = (): void => {
-    source = new EventSource(apiPaths.events);
-    source.onopen = () => {
-      setHeard(true);
+export class Following {
+  private stream: Stream | null = null;
+  private isHeard = false;
+  private isWanted = false;
+  private openedAt = 0;
+  private cuts = 0;
+  private isWaiting = false;
+  private takeBack: () => void = () => undefined;
+  private readonly listeners = new Listeners();
+
+  constructor(private readonly options: FollowingOptions) {}
+
+  readonly subscribe = this.listeners.subscribe;
+
+  /** True while the server tells by itself what is new; else it has to be asked. */
+  readonly hears = (): boolean => this.isHeard;
+
+  /** The page came into sight, or the server can be reached again. */
+  start(): void {
+    this.isWanted = true;
+    // A line that was cut is waited for, whatever else is answered meanwhile.
+    if (this.stream === null && !this.isWaiting) this.open();
+  }
+
+  /** The page is out of sight, or the server out of reach. */
+  stop(): void {
+    this.isWanted = false;
+    this.dontWait();
+    this.stream?.close();
+    this.stream = null;
+    this.setHeard(false);
+  }
+
+  private open(): void {
+    const { clock, onNews, onOpen } = this.options;
+    this.dontWait();
+    const stream = this.options.open(apiPaths.events);
+    this.stream = stream;
+    stream.onopen = () => {
+      this.openedAt = clock.now();
+      this.setHeard(true);
       onOpen();
     };
-    source.onerror = () => {
-      setHeard(false);
-      // The browser tries again by itself, but not after an answer that was no stream.
-      if (source?.readyState !== EventSource.CLOSED) return;
-      source = null;
-      setTimeout(follow, AGAIN_MS);
+    stream.onmessage = ({ data }) => {
+      const news = newsIn(data);
+      if (news !== null) onNews(news);
     };
-    source.onmessage = ({ data }: MessageEvent<string>) => onNews(JSON.parse(data) as News);
-  };
-  const stop = (): void => {
-    source?.close();
-    source = null;
-    setHeard(false);
-  };
-  document.addEventListener('visibilitychange', follow);
-  // The first screen comes first.
-  setTimeout(follow, START_MS);
+    stream.onerror = () => this.cut(stream);
+  }
+
+  private cut(stream: Stream): void {
+    if (this.stream !== stream) return;
+    const { clock } = this.options;
+    stream.close();
+    this.stream = null;
+    if (this.isHeard && clock.now() - this.openedAt > HOLDS_MS) this.cuts = 0;
+    this.setHeard(false);
+    const delay = AGAIN_MS[Math.min(this.cuts++, AGAIN_MS.length - 1)] ?? 60_000;
+    const wait = delay * (1 + JITTER * (2 * clock.random() - 1));
+    this.isWaiting = true;
+    this.takeBack = clock.after(wait, () => {
+      this.isWaiting = false;
+      if (this.isWanted && this.stream === null) this.open();
+    });
+  }
+
+  private dontWait(): void {
+    this.takeBack();
+    this.isWaiting = false;
+  }
+
+  private setHeard(next: boolean): void {
+    if (this.isHeard === next) return;
+    this.isHeard = next;
+    this.listeners.tell();
+  }
 }

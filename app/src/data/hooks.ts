@@ -1,34 +1,38 @@
-import type { House } from '@calvet/contract';
-import { useMemo, useSyncExternalStore } from 'react';
+import { RESTORABLE_MS, type House, type KindedRecord } from '@calvet/contract';
+import { useEffect, useMemo, useState, useSyncExternalStore } from 'react';
 import useSWR from 'swr';
-import { isServerHeard, subscribeToHearing } from './following';
-import type { HouseCopy, HouseView } from './house-copy';
-import { viewWithWaiting, withNewerHouses } from './waiting';
+import { withPending, type HouseCopy, type HouseView } from './house-copy';
+import type { KeptIn } from './keeping';
 import type { OutboxState } from './outbox';
-import {
-  hasRoom,
-  heldCopies,
-  houseKey,
-  isKeptOnDevice,
-  isKeptRead,
-  HOUSES_KEY,
-  outbox,
-  refreshHouse,
-  refreshHouses,
-  subscribeToCopies,
-} from './store';
+import { waitingIn } from './outbox-rules';
+import { useStore } from './store-context';
+import { viewWithWaiting, withNewerHouses } from './waiting';
 
-/** How often a screen asks whether somebody else changed something, while the server cannot be heard and while it can. */
-const ASK_MS = 15_000;
+/** How often it is asked whether somebody else changed something, while the server cannot be heard and while it can. */
+const ASK_MS = 20_000;
 const ASK_ANYWAY_MS = 120_000;
+const HOUSES_KEY = 'houses';
 
-function useAskMs(): number {
-  const isHeard = useSyncExternalStore(subscribeToHearing, isServerHeard, isServerHeard);
-  return isHeard ? ASK_ANYWAY_MS : ASK_MS;
+const never = () => () => undefined;
+const nobody = () => false;
+
+/** The list of houses, and with it how far each has come: one request, whatever the number of houses. */
+function useHouseList() {
+  const store = useStore();
+  const { following } = store;
+  const hears = following?.hears ?? nobody;
+  const isHeard = useSyncExternalStore(following?.subscribe ?? never, hears, hears);
+  const answer = useSWR<readonly House[], Error>(HOUSES_KEY, store.refreshHouses, {
+    refreshInterval: isHeard ? ASK_ANYWAY_MS : ASK_MS,
+  });
+  const { mutate } = answer;
+  useEffect(() => store.onMissed(() => void mutate()), [store, mutate]);
+  return answer;
 }
 
 /** What is on its way to the server, and what it did not take. */
 export function useOutbox(): OutboxState {
+  const { outbox } = useStore();
   return useSyncExternalStore(outbox.subscribe, outbox.getState, outbox.getState);
 }
 
@@ -38,24 +42,27 @@ export interface Loaded<T> {
   readonly retry: () => void;
 }
 
-function useIsKeptRead(): boolean {
-  return useSyncExternalStore(subscribeToCopies, isKeptRead, isKeptRead);
+/** Where what is entered is kept. */
+export function useKeptIn(): KeptIn {
+  const { keeping } = useStore();
+  return useSyncExternalStore(keeping.subscribe, keeping.where, keeping.where);
 }
 
 function useCopies(): ReadonlyMap<string, HouseCopy> {
-  return useSyncExternalStore(subscribeToCopies, heldCopies, heldCopies);
+  const { copies } = useStore();
+  return useSyncExternalStore(copies.subscribe, copies.all, copies.all);
 }
 
 /** A house with its areas and tests; null where it does not exist or was deleted, undefined until it is known. */
 export function useHouse(houseId: string): Loaded<HouseView | null> {
-  const isRead = useIsKeptRead();
-  const askMs = useAskMs();
-  const { error, mutate } = useSWR<void, Error>(
-    isRead ? houseKey(houseId) : null,
-    () => refreshHouse(houseId),
-    { refreshInterval: askMs },
-  );
+  const store = useStore();
+  useHouseList();
+  const isRead = useKeptIn() !== 'opening';
   const copy = useCopies().get(houseId);
+  const { error, mutate } = useSWR<void, Error>(
+    isRead && copy === undefined ? ['house', houseId] : null,
+    () => store.refreshHouse(houseId),
+  );
   const state = useOutbox();
   const data = useMemo(
     () => (isRead ? viewWithWaiting(copy, houseId, state) : undefined),
@@ -66,31 +73,29 @@ export function useHouse(houseId: string): Loaded<HouseView | null> {
 
 /** Every house, by name, with those that wait to be sent. */
 export function useHouses(): Loaded<readonly House[]> {
-  const askMs = useAskMs();
-  const { data, error, mutate } = useSWR<readonly House[], Error>(HOUSES_KEY, refreshHouses, {
-    refreshInterval: askMs,
-  });
+  const store = useStore();
+  const { data: told, error, mutate } = useHouseList();
+  const keptIn = useKeptIn();
   const copies = useCopies();
   const state = useOutbox();
   const houses = useMemo(() => {
+    const listed = told ?? (keptIn === 'opening' ? null : store.knownHouses());
     const waits = [...state.pending, ...state.troubled].some(({ change }) => change.kind === 'house');
-    const isKnown = data !== undefined || waits || copies.size > 0;
-    return isKnown ? withNewerHouses(data ?? [], copies, state) : undefined;
-  }, [data, copies, state]);
+    const isKnown = listed !== null || waits || copies.size > 0;
+    return isKnown ? withNewerHouses(listed ?? [], copies, state) : undefined;
+  }, [told, keptIn, store, copies, state]);
   return { data: houses, error: houses === undefined ? error : undefined, retry: () => void mutate() };
 }
 
 /** Houses with their areas and tests, by id, as far as they are here. */
 export function useHouseViews(houses: readonly House[]): ReadonlyMap<string, HouseView> {
-  const ids = houses.map(({ id }) => id);
-  const isRead = useIsKeptRead();
-  const askMs = useAskMs();
-  useSWR<void[], Error>(
-    ids.length === 0 || !isRead ? null : ['houses with records', ...ids],
-    () => Promise.all(ids.map(refreshHouse)),
-    { refreshInterval: askMs },
-  );
+  const store = useStore();
+  const isRead = useKeptIn() !== 'opening';
   const copies = useCopies();
+  const missing = houses.flatMap(({ id }) => (copies.has(id) ? [] : [id]));
+  useSWR<void[], Error>(isRead && missing.length > 0 ? ['houses not here', ...missing] : null, () =>
+    Promise.all(missing.map(store.refreshHouse)),
+  );
   const state = useOutbox();
   return useMemo(() => {
     const views = houses.map(({ id }): [string, HouseView | null | undefined] => [
@@ -103,12 +108,14 @@ export function useHouseViews(houses: readonly House[]): ReadonlyMap<string, Hou
 
 /** True where what is entered outlives this page. */
 export function useIsKeptOnDevice(): boolean {
-  return useSyncExternalStore(subscribeToCopies, isKeptOnDevice, isKeptOnDevice);
+  const keptIn = useKeptIn();
+  return keptIn === 'device' || keptIn === 'opening';
 }
 
 /** False while the device gives no more room for what is entered. */
 export function useHasRoom(): boolean {
-  return useSyncExternalStore(subscribeToCopies, hasRoom, hasRoom);
+  const { keeping } = useStore();
+  return useSyncExternalStore(keeping.subscribe, keeping.hasRoom, keeping.hasRoom);
 }
 
 /** Names of records that are held here or wait to be sent, by id. */
@@ -126,4 +133,64 @@ export function useHeldNames(): ReadonlyMap<string, string> {
     }
     return names;
   }, [copies, pending]);
+}
+
+/** What is held of a record, in the newest state that the server told. */
+export function useHeldRecord(houseId: string, id: string): KindedRecord | undefined {
+  return useCopies().get(houseId)?.records.get(id);
+}
+
+/** Something that was deleted and can be put back. */
+export interface DeletedThing {
+  readonly item: KindedRecord;
+  /** Of the house that it lies in; undefined where nothing is known of it. */
+  readonly houseName: string | undefined;
+  /** ISO 8601, UTC; null where the deletion was not sent yet. */
+  readonly deletedAt: string | null;
+}
+
+function deletedIn(
+  houseId: string,
+  copy: HouseCopy,
+  state: OutboxState,
+  since: number,
+): readonly DeletedThing[] {
+  const { records } = withPending(copy, houseId, waitingIn(state, houseId));
+  const house = records.get(houseId)?.record;
+  const houseName = house !== undefined && 'name' in house ? house.name : undefined;
+  return [...records.values()].flatMap((item): readonly DeletedThing[] => {
+    const { deletedAt } = item.record;
+    if (deletedAt === null) return [];
+    const time = Date.parse(deletedAt);
+    if (Number.isNaN(time)) return [{ item, houseName, deletedAt: null }];
+    return time > since ? [{ item, houseName, deletedAt }] : [];
+  });
+}
+
+/**
+ * What was deleted within the last 30 days, the latest first: in the houses that are held here, and houses that the server
+ * alone knows of.
+ */
+export function useDeletedThings(): readonly DeletedThing[] {
+  const { api } = useStore();
+  // What others deleted just now comes with it.
+  useHouseList();
+  const [now] = useState(() => Date.now());
+  const copies = useCopies();
+  const state = useOutbox();
+  const { data: told = [] } = useSWR<readonly House[], Error>('deleted houses', async () => {
+    return (await api.deletedHouses()).houses;
+  });
+  return useMemo(() => {
+    const held = [...copies].flatMap(([id, copy]) => deletedIn(id, copy, state, now - RESTORABLE_MS));
+    const elsewhere = told
+      .filter(({ id }) => !copies.has(id))
+      .map((record): DeletedThing => ({
+        item: { kind: 'house', record },
+        houseName: record.name,
+        deletedAt: record.deletedAt,
+      }));
+    const order = ({ deletedAt }: DeletedThing) => deletedAt ?? '9';
+    return [...held, ...elsewhere].sort((a, b) => order(b).localeCompare(order(a)));
+  }, [copies, state, told, now]);
 }

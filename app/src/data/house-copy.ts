@@ -1,15 +1,16 @@
-import type {
-  AirtightnessTest,
-  Area,
-  Change,
-  House,
-  Kind,
-  KindedRecord,
-  Photo,
-  Stored,
-  Bodies,
+import {
+  changedBody,
+  type AirtightnessTest,
+  type Area,
+  type Bodies,
+  type Change,
+  type House,
+  type Kind,
+  type KindedRecord,
+  type Photo,
+  type Stored,
 } from '@calvet/contract';
-import type { Kept } from './local-database';
+import type { Kept } from './local-schema';
 
 /** What this device holds of a house: its records in the newest state that the server told. */
 export interface HouseCopy {
@@ -69,7 +70,8 @@ function changed(
     deletedAt: null,
   };
   const deletedAt = change.op === 'delete' ? 'pending' : change.op === 'restore' ? null : base.deletedAt;
-  const record = { ...base, ...change.body, deletedAt } as Stored<Bodies[Kind]>;
+  const body = changedBody(change.kind, base as unknown as Record<string, unknown>, change);
+  const record = { ...body, deletedAt } as unknown as Stored<Bodies[Kind]>;
   return { kind: change.kind, record } as KindedRecord;
 }
 

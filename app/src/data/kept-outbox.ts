@@ -1,9 +1,9 @@
-import type { KeptChange } from './local-database';
-import type { OutboxState, Pending, Troubled } from './outbox';
+import type { KeptChange } from './local-schema';
+import type { Pending, Troubled, Waiting } from './outbox-rules';
 
-type Waiting = Pending | Troubled;
+type Each = Pending | Troubled;
 
-const waitingOf = ({ troubled, pending }: OutboxState): readonly Waiting[] => [...troubled, ...pending];
+const waitingOf = ({ troubled, pending }: Waiting): readonly Each[] => [...troubled, ...pending];
 
 /** What of an outbox has to be written down, and what struck out, after it changed. */
 export interface OutboxDifference {
@@ -20,7 +20,27 @@ export class OutboxKeeper {
     this.kept = new Map(changes.map((change) => [change.changeId, change]));
   }
 
-  differenceTo(state: OutboxState): OutboxDifference {
+  /** Everything, in its order. */
+  all(): readonly KeptChange[] {
+    return [...this.kept.values()].sort((a, b) => a.order - b.order);
+  }
+
+  /** What is known here and not among these. */
+  goneFrom(changes: readonly KeptChange[]): readonly string[] {
+    const there = new Set(changes.map(({ changeId }) => changeId));
+    return [...this.kept.keys()].filter((changeId) => !there.has(changeId));
+  }
+
+  /** Takes over what another tab has written, and gives back everything in its order. */
+  hear(changed: readonly KeptChange[], gone: readonly string[]): readonly KeptChange[] {
+    const next = new Map(this.kept);
+    gone.forEach((changeId) => next.delete(changeId));
+    changed.forEach((change) => next.set(change.changeId, change));
+    this.kept = next;
+    return this.all();
+  }
+
+  differenceTo(state: Waiting): OutboxDifference {
     const waiting = waitingOf(state);
     const orders = this.ordersFor(waiting);
     const next = new Map(
@@ -39,7 +59,7 @@ export class OutboxKeeper {
   }
 
   /** Ascending numbers; one that was given before is kept wherever it still fits. */
-  private ordersFor(waiting: readonly Waiting[]): readonly number[] {
+  private ordersFor(waiting: readonly Each[]): readonly number[] {
     const orders: number[] = [];
     for (const { change } of waiting) {
       const last = orders.at(-1) ?? -Infinity;
@@ -50,9 +70,14 @@ export class OutboxKeeper {
   }
 }
 
-/** The entries that a device had kept, in the order in which they wait. */
-export function restoredFrom(changes: readonly KeptChange[]): Pick<OutboxState, 'pending' | 'troubled'> {
-  const waiting = changes.map((change) => change.waiting);
+/**
+ * The entries that a device had kept, in the order in which they wait. The first version did not note which had left: any
+ * of those may have.
+ */
+export function restoredFrom(changes: readonly KeptChange[]): Waiting {
+  const waiting = changes.map((change) =>
+    'isSealed' in change.waiting ? change.waiting : { ...(change.waiting as Each), isSealed: true },
+  );
   return {
     pending: waiting.filter((each): each is Pending => !('trouble' in each)),
     troubled: waiting.filter((each): each is Troubled => 'trouble' in each),

@@ -1,19 +1,22 @@
 /** @jest-environment node */
 import 'fake-indexeddb/auto';
 import type { House, KindedRecord } from '@calvet/contract';
-import { openDB } from 'idb';
+import { deleteDB, openDB } from 'idb';
 import { copiesOf } from './house-copy';
 import { OutboxKeeper, restoredFrom } from './kept-outbox';
 import { LocalDatabase } from './local-database';
-import type { OutboxState, Pending, Troubled } from './outbox';
+import type { OutboxState } from './outbox';
+import type { Pending, Troubled } from './outbox-rules';
 
 let count = 0;
-const everyStore = ['copies', 'lists', 'outbox', 'pictures', 'records', 'taken', 'uploads'];
+const everyStore = ['copies', 'entries', 'lists', 'outbox', 'pictures', 'records', 'taken', 'uploads'];
 const freshName = () => `test-${count++}`;
-const neverFails = (error: unknown) => {
-  throw error;
+const rewriteNothing = () => undefined;
+const neverFails = (trouble: unknown, error: unknown) => {
+  if (trouble !== null) throw error ?? new Error(String(trouble));
 };
-const open = (name: string) => LocalDatabase.open({ onFailure: neverFails, name });
+const open = (name: string, writer?: string) =>
+  LocalDatabase.open({ rewrite: rewriteNothing, onTrouble: neverFails, name, writer });
 const area = (id: string, name: string): KindedRecord =>
   ({
     kind: 'area',
@@ -21,6 +24,7 @@ const area = (id: string, name: string): KindedRecord =>
   }) as unknown as KindedRecord;
 const pending = (changeId: string, houseId = 'h'): Pending => ({
   houseId,
+  isSealed: false,
   change: { changeId, kind: 'area', id: 'a', baseRevision: 1, op: 'update', body: {} },
 });
 const troubled = (changeId: string): Troubled => ({
@@ -57,7 +61,8 @@ test('what was kept is there again, newest state of each record', async () => {
 test('a failure to keep is told, and does not stop what comes after', async () => {
   const failures: unknown[] = [];
   const local = await LocalDatabase.open({
-    onFailure: (error) => failures.push(error),
+    rewrite: rewriteNothing,
+    onTrouble: (_trouble, error) => failures.push(error),
     name: freshName(),
   });
   local.keepHouses([{ id: 'h', name: (() => 1) as unknown as string } as House]);
@@ -139,20 +144,22 @@ test('a device that comes from the first version keeps what it had not sent, and
       db.createObjectStore('lists', { keyPath: 'name' });
     },
   });
-  await old.put('outbox', { changeId: 'c', order: 0, waiting: pending('c') });
+  const { isSealed: _isSealed, ...first } = pending('c');
+  await old.put('outbox', { changeId: 'c', order: 0, waiting: first });
   await old.put('copies', { houseId: 'h', upTo: 7 });
   old.close();
 
   const local = await open(name);
   const kept = await local.load();
-  expect(restoredFrom(kept.outbox).pending).toEqual([pending('c')]);
+  // Which of its changes had left, it did not note.
+  expect(restoredFrom(kept.outbox).pending).toEqual([{ ...pending('c'), isSealed: true }]);
   expect(kept.copies).toEqual([{ houseId: 'h', upTo: 7 }]);
   expect([kept.uploads, kept.taken]).toEqual([[], []]);
   local.close();
 });
 
 describe('pictures', () => {
-  const blob = (size: number) => new Blob([new Uint8Array(size)]);
+  const blob = (size: number, type = 'image/jpeg') => new Blob([new Uint8Array(size)], { type });
   const picture = (sha256: string, houseId = 'h') => ({
     sha256,
     houseId,
@@ -184,20 +191,28 @@ describe('pictures', () => {
     local.close();
   });
 
-  test('what the server has gives way, the whole ones first; what was not sent stays', async () => {
+  test('what the server confirmed gives way, all of it or the whole ones; what was not sent stays', async () => {
     const local = await open(freshName());
     for (const each of [picture('sent'), picture('unsent'), picture('elsewhere', 'other')])
       await local.keepPicture(each);
     local.keepUploads([{ sha256: 'unsent', houseId: 'h', url: null }]);
     await local.settled();
-    await local.dropPictures('whole ones');
+    expect(await local.sentPictures('h')).toEqual(['sent']);
+    expect([...(await local.sentPictures(null))].sort()).toEqual(['elsewhere', 'sent']);
+    await local.dropPictures(['sent', 'unsent'], true);
     expect((await local.picture('sent'))?.full).toBeNull();
     expect((await local.picture('sent'))?.thumbnail?.size).toBe(10);
-    expect((await local.picture('unsent'))?.full?.size).toBe(1000);
-    await local.dropPictures({ houseId: 'h' });
+    await local.dropPictures(['sent', 'unsent'], false);
     expect(await local.picture('sent')).toBeUndefined();
     expect((await local.picture('unsent'))?.full?.size).toBe(1000);
     expect((await local.picture('elsewhere'))?.thumbnail?.size).toBe(10);
+    local.close();
+  });
+
+  test('what a portal once answered in place of a small picture is asked for again', async () => {
+    const local = await open(freshName());
+    await local.keepPicture({ ...picture('a'), thumbnail: blob(10, 'text/html') });
+    expect(await local.withoutThumbnail(['a'])).toEqual(['a']);
     local.close();
   });
 
@@ -233,7 +248,8 @@ test('without room what was entered waits in order, is told, and is kept when th
   jest.useFakeTimers({ doNotFake: ['queueMicrotask', 'setImmediate', 'nextTick'] });
   const told: boolean[] = [];
   const local = await LocalDatabase.open({
-    onFailure: neverFails,
+    rewrite: rewriteNothing,
+    onTrouble: neverFails,
     onRoom: (hasRoom) => told.push(hasRoom),
     name: freshName(),
   });
@@ -255,4 +271,99 @@ test('without room what was entered waits in order, is told, and is kept when th
   expect((await local.load()).houses?.map((house) => house.name)).toEqual(['Barn']);
   jest.useRealTimers();
   local.close();
+});
+
+test('one timer for all that waits for room, however much is entered meanwhile', async () => {
+  jest.useFakeTimers({ doNotFake: ['queueMicrotask', 'setImmediate', 'nextTick'] });
+  const local = await open(freshName());
+  let commits = 0;
+  const put = jest.spyOn(IDBObjectStore.prototype, 'put').mockImplementation(() => {
+    commits++;
+    throw new DOMException('No room.', 'QuotaExceededError');
+  });
+  const settle = async () => {
+    for (let i = 0; i < 20; i++) await new Promise((resolve) => setImmediate(resolve));
+  };
+  for (let i = 0; i < 20; i++) {
+    local.keepHouses([]);
+    await settle();
+  }
+  const entered = commits;
+  for (let second = 0; second < 60; second += 10) {
+    jest.advanceTimersByTime(10_000);
+    await settle();
+  }
+  expect(commits - entered).toBeLessThanOrEqual(7);
+  put.mockRestore();
+  jest.useRealTimers();
+  local.close();
+});
+
+test('of two tabs that write one house the newer records stay, and the house is told as far as both know it', async () => {
+  const name = freshName();
+  const [one, other] = [await open(name, 'one'), await open(name, 'other')];
+  const at = (revision: number, title: string): KindedRecord => {
+    const item = area('a', title);
+    return { ...item, record: { ...item.record, revision } } as KindedRecord;
+  };
+  one.keepCopy({ houseId: 'h', upTo: 9 }, [at(4, 'Newer'), area('b', 'Roof')]);
+  await one.settled();
+  other.keepCopy({ houseId: 'h', upTo: 7 }, [at(3, 'Older')]);
+  await other.settled();
+  const copy = copiesOf(await one.load()).get('h');
+  expect(copy?.upTo).toBe(9);
+  expect([...(copy?.records.values() ?? [])].map(({ record }) => (record as { name: string }).name)).toEqual([
+    'Newer',
+    'Roof',
+  ]);
+  one.close();
+  other.close();
+});
+
+test('a house is told no further than its records are here, whatever a tab that ended had told', async () => {
+  const local = await open(freshName());
+  local.keepCopy({ houseId: 'h', upTo: 5 }, [area('a', 'Wall')]);
+  // What came between 5 and 9 was another tab's to write.
+  local.keepCopy({ houseId: 'h', since: 9, upTo: 12 }, [area('b', 'Roof')]);
+  await local.settled();
+  const copy = copiesOf(await local.load()).get('h');
+  expect([copy?.upTo, copy?.records.size]).toEqual([5, 2]);
+  local.close();
+});
+
+test('a database that is deleted under the page is opened again, and written anew', async () => {
+  const name = freshName();
+  const told: unknown[] = [];
+  const local = await LocalDatabase.open({
+    name,
+    rewrite: (again) => again.rewriteChanges([{ changeId: 'c', order: 0, waiting: pending('c') }]),
+    onTrouble: (trouble) => told.push(trouble),
+  });
+  local.keepUploads([{ sha256: 'a', houseId: 'h', url: null }]);
+  await local.settled();
+  await deleteDB(name);
+  const settle = async () => {
+    for (let i = 0; i < 200 && told.at(-1) !== null; i++)
+      await new Promise((resolve) => setTimeout(resolve, 5));
+  };
+  await settle();
+  expect(told).toEqual(['closed', null]);
+  expect((await local.load()).outbox.map(({ changeId }) => changeId)).toEqual(['c']);
+  local.close();
+});
+
+test('a page of an older version is told that it is one', async () => {
+  const name = freshName();
+  const told: unknown[] = [];
+  const local = await LocalDatabase.open({
+    name,
+    rewrite: rewriteNothing,
+    onTrouble: (trouble) => told.push(trouble),
+  });
+  // The newer version, and after it the older page's attempt to open its own again.
+  const newer = await openDB(name, 99);
+  for (let i = 0; i < 400 && told.length < 2; i++) await new Promise((resolve) => setTimeout(resolve, 5));
+  newer.close();
+  local.close();
+  expect(told).toEqual(['closed', 'newer version']);
 });

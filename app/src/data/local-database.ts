@@ -1,174 +1,233 @@
 import type { House, KindedRecord } from '@calvet/contract';
-import { openDB, type DBSchema, type IDBPDatabase, type IDBPTransaction, type StoreNames } from 'idb';
-import type { Pending, Troubled } from './outbox';
+import { openDB, unwrap, type IDBPTransaction } from 'idb';
+import {
+  entriesIn,
+  inSendingOrder,
+  presentRecord,
+  STORES,
+  UPGRADES,
+  type Database,
+  type Kept,
+  type KeptChange,
+  type KeptCopy,
+  type KeptEntry,
+  type KeptPicture,
+  type KeptUpload,
+  type KeptWaiting,
+  type LocalSchema,
+  type PicturesHeld,
+  type Store,
+} from './local-schema';
+import type { Entry } from './outbox-rules';
 
-/** How far a house's records on this device go. */
-interface KeptCopy {
-  readonly houseId: string;
-  readonly upTo: number;
-}
-
-interface KeptRecord {
-  readonly houseId: string;
-  readonly id: string;
-  readonly item: KindedRecord;
-}
-
-/** A change that waits, with its place in the order of sending. */
-export interface KeptChange {
-  readonly changeId: string;
-  readonly order: number;
-  readonly waiting: Pending | Troubled;
-}
-
-/** A picture on this device: whole, small, or both. */
-export interface KeptPicture {
-  readonly sha256: string;
-  readonly houseId: string;
-  readonly full: Blob | null;
-  readonly thumbnail: Blob | null;
-}
-
-/** A picture that the server does not have yet. */
-export interface KeptUpload {
-  readonly sha256: string;
-  readonly houseId: string;
-  /** Where the pieces that have arrived are; null where none was sent. */
-  readonly url: string | null;
-}
-
-interface KeptList {
-  readonly name: 'houses';
-  readonly houses: readonly House[];
-}
-
-interface LocalSchema extends DBSchema {
-  copies: { key: string; value: KeptCopy };
-  records: { key: [string, string]; value: KeptRecord };
-  outbox: { key: string; value: KeptChange };
-  lists: { key: string; value: KeptList };
-  pictures: { key: string; value: KeptPicture; indexes: { house: string } };
-  uploads: { key: string; value: KeptUpload };
-  taken: { key: string; value: { readonly houseId: string } };
-}
-
-type Store = StoreNames<LocalSchema>;
-type Upgrade = (
-  db: IDBPDatabase<LocalSchema>,
-  tx: IDBPTransaction<LocalSchema, Store[], 'versionchange'>,
-) => void;
-
-/** One step a version; a device that comes from an older one takes all that follow, with what it holds. */
-const UPGRADES: readonly Upgrade[] = [
-  (db) => {
-    db.createObjectStore('copies', { keyPath: 'houseId' });
-    db.createObjectStore('records', { keyPath: ['houseId', 'id'] });
-    db.createObjectStore('outbox', { keyPath: 'changeId' });
-    db.createObjectStore('lists', { keyPath: 'name' });
-  },
-  (db) => {
-    db.createObjectStore('pictures', { keyPath: 'sha256' }).createIndex('house', 'houseId');
-    db.createObjectStore('uploads', { keyPath: 'sha256' });
-    db.createObjectStore('taken', { keyPath: 'houseId' });
-  },
-];
-
-const STORES: Store[] = ['copies', 'records', 'outbox', 'lists', 'pictures', 'uploads', 'taken'];
 const LOCAL_DATABASE = 'calvet';
 
-/** Everything that a device kept. */
-export interface Kept {
-  readonly copies: readonly KeptCopy[];
-  readonly records: readonly KeptRecord[];
-  readonly outbox: readonly KeptChange[];
-  readonly houses: readonly House[] | null;
-  readonly uploads: readonly KeptUpload[];
-  /** Ids of the houses that are taken along. */
-  readonly taken: readonly string[];
+/** How far a house's records go, and from where on they are told. */
+interface CopyWritten extends KeptCopy {
+  readonly since?: number;
 }
 
-/** What pictures of a house take up here. */
-export interface PicturesHeld {
-  readonly pictures: number;
-  readonly bytes: number;
-}
+type Transaction = IDBPTransaction<LocalSchema, Store[], 'readwrite'>;
+type Writing = (tx: Transaction) => void | Promise<void>;
 
-type DroppedPictures = { readonly houseId: string } | 'whole ones';
-type Writing = (tx: IDBPTransaction<LocalSchema, Store[], 'readwrite'>) => void;
+/** Why nothing is kept, if nothing is. */
+export type KeepingTrouble = 'closed' | 'newer version' | 'failed';
 
 interface LocalDatabaseOptions {
-  /** Something asked for was not kept, and never will be. */
-  readonly onFailure: (error: unknown) => void;
+  /** Writes down again all that the page knows, after the database was closed or deleted under it. */
+  readonly rewrite: (local: LocalDatabase) => void;
+  /** Whether what is asked for is kept. It is tried again by itself, but where a newer version has taken over. */
+  readonly onTrouble: (trouble: KeepingTrouble | null, error?: unknown) => void;
   /** The device has run out of room, or has it again. What could not be kept is tried again meanwhile. */
   readonly onRoom?: (hasRoom: boolean) => void;
   readonly name?: string;
+  /** Which tab this is. */
+  readonly writer?: string;
 }
 
 const AGAIN_MS = 10_000;
+const REOPEN_MS = 1000;
+
+const isNamed = (error: unknown, name: string): boolean =>
+  (error as { readonly name?: unknown } | null)?.name === name;
 
 /** True where a browser says that it gives no more room. */
 export function isOutOfRoom(error: unknown): boolean {
   return error instanceof DOMException && error.name === 'QuotaExceededError';
 }
 
+/** True where a connection is of no use any more: the database was closed or deleted under it. */
+const isClosedConnection = (error: unknown): boolean =>
+  isNamed(error, 'InvalidStateError') || isNamed(error, 'AbortError') || isNamed(error, 'NotFoundError');
+
 /**
  * The device's own database. Writes that are asked for in one go are made in one transaction, so that a record and what
- * waits for it are never kept by halves.
+ * waits for it are never kept by halves. Where the database is closed or deleted under it, it is opened again and all that
+ * the page knows is written anew.
  */
 export class LocalDatabase {
   private gathered: Writing[] = [];
   /** Asked for, and not written for want of room. */
   private unwritten: readonly Writing[] = [];
+  /** Asked for while the connection was gone. */
+  private readonly missed: Writing[] = [];
   private last: Promise<void> = Promise.resolve();
+  private again: ReturnType<typeof setTimeout> | null = null;
+  private isEnded = false;
+  /** Pending while the connection is gone; null while there is one. */
+  private reopening: Promise<void> | null = null;
 
   private constructor(
-    private readonly db: IDBPDatabase<LocalSchema>,
+    private db: Database,
     private readonly options: LocalDatabaseOptions,
   ) {}
 
   /** @throws where the browser offers no database, as in some private windows */
   static async open(options: LocalDatabaseOptions): Promise<LocalDatabase> {
-    const db = await openDB<LocalSchema>(options.name ?? LOCAL_DATABASE, UPGRADES.length, {
+    const local = new LocalDatabase(null as unknown as Database, options);
+    local.db = await local.connect();
+    return local;
+  }
+
+  private connect(): Promise<Database> {
+    return openDB<LocalSchema>(this.options.name ?? LOCAL_DATABASE, UPGRADES.length, {
       upgrade: (database, from, _to, tx) => UPGRADES.slice(from).forEach((step) => step(database, tx)),
-      // Another tab wants to bring the database to a newer version.
-      blocking: () => db.close(),
+      // Another tab wants to delete the database, or to bring it to a newer version: what was asked for is written first.
+      blocking: (_from, _to, event) => {
+        void this.settled().then(() => {
+          (event.target as IDBDatabase).close();
+          this.lost();
+        });
+      },
+      terminated: () => this.lost(),
     });
-    return new LocalDatabase(db, options);
+  }
+
+  /** The connection is gone: another one is opened, and everything is written into it. */
+  private lost(): void {
+    if (this.reopening !== null || this.isEnded) return;
+    this.options.onTrouble('closed');
+    this.reopening = this.reopen();
+    this.reopening.catch(() => undefined);
+  }
+
+  /** @throws where a newer version of the app has taken the database over */
+  private async reopen(): Promise<void> {
+    while (!this.isEnded) {
+      try {
+        this.db = await this.connect();
+        this.reopening = null;
+        // What was struck out meanwhile, before what the page knows now.
+        this.missed.splice(0).forEach((writing) => this.gather(writing));
+        this.options.rewrite(this);
+        await this.settled();
+        if (this.isKeeping()) this.options.onTrouble(null);
+        return;
+      } catch (error) {
+        if (isNamed(error, 'VersionError')) {
+          this.options.onTrouble('newer version');
+          throw error;
+        }
+        await new Promise((resolve) => setTimeout(resolve, REOPEN_MS));
+      }
+    }
+  }
+
+  private isKeeping(): boolean {
+    return this.reopening === null && !this.isEnded;
   }
 
   async load(): Promise<Kept> {
     const tx = this.db.transaction(STORES);
-    const [copies, records, outbox, list, uploads, taken] = await Promise.all([
+    const [copies, records, outbox, entries, list, uploads, taken] = await Promise.all([
       tx.objectStore('copies').getAll(),
       tx.objectStore('records').getAll(),
       tx.objectStore('outbox').getAll(),
+      entriesIn(tx.objectStore('entries')),
       tx.objectStore('lists').get('houses'),
       tx.objectStore('uploads').getAll(),
       tx.objectStore('taken').getAllKeys(),
     ]);
     return {
       copies,
-      records,
-      outbox: outbox.sort((a, b) => a.order - b.order),
+      records: records.map((record) => ({ ...record, item: presentRecord(record.item) })),
+      outbox: inSendingOrder(outbox),
+      entries,
       houses: list?.houses ?? null,
       uploads,
       taken,
     };
   }
 
-  keepCopy(copy: KeptCopy, items: readonly KindedRecord[]): void {
-    this.gather((tx) => {
-      void tx.objectStore('copies').put(copy);
-      for (const item of items) {
-        void tx.objectStore('records').put({ houseId: copy.houseId, id: item.record.id, item });
-      }
+  /** What waits to be sent, as all tabs have written it. */
+  async loadWaiting(): Promise<KeptWaiting> {
+    const tx = this.db.transaction(['outbox', 'entries']);
+    const [outbox, entries] = await Promise.all([
+      tx.objectStore('outbox').getAll(),
+      entriesIn(tx.objectStore('entries')),
+    ]);
+    return { outbox: inSendingOrder(outbox), entries };
+  }
+
+  async loadEntries(): Promise<readonly KeptEntry[]> {
+    return entriesIn(this.db.transaction('entries').store);
+  }
+
+  async loadUploads(): Promise<readonly KeptUpload[]> {
+    return this.db.getAll('uploads');
+  }
+
+  /**
+   * Keeps newer records of a house: all that changed after `since`, up to `upTo`. What another tab has written meanwhile and
+   * is newer still, stays; where what came before `since` is not here, the house is told no further than it was.
+   */
+  keepCopy({ houseId, upTo, since = 0 }: CopyWritten, items: readonly KindedRecord[]): void {
+    const { writer } = this.options;
+    this.gather(async (tx) => {
+      const copies = tx.objectStore('copies');
+      const records = tx.objectStore('records');
+      const known = await copies.get(houseId);
+      const isAlone = known === undefined || (writer !== undefined && known.writer === writer);
+      const before = known?.upTo ?? 0;
+      void copies.put({ houseId, upTo: before >= since ? Math.max(upTo, before) : before, writer });
+      const kept = isAlone
+        ? []
+        : await Promise.all(items.map(({ record }) => records.get([houseId, record.id])));
+      const written = unwrap(records);
+      items.forEach((item, i) => {
+        const before = kept[i];
+        if (before !== undefined && before.item.record.revision > item.record.revision) return;
+        written.put({ houseId, id: item.record.id, item });
+      });
     });
   }
 
   keepChanges(changes: readonly KeptChange[], gone: readonly string[]): void {
     this.gather((tx) => {
+      // Many at once, without a promise for each: what fails ends the transaction.
+      const outbox = unwrap(tx.objectStore('outbox'));
+      for (const change of changes) outbox.put(change);
+      for (const changeId of gone) outbox.delete(changeId);
+    });
+  }
+
+  /** All that waits, in place of whatever was written of it. */
+  rewriteChanges(changes: readonly KeptChange[]): void {
+    this.gather((tx) => {
+      void tx.objectStore('outbox').clear();
       for (const change of changes) void tx.objectStore('outbox').put(change);
-      for (const changeId of gone) void tx.objectStore('outbox').delete(changeId);
+    });
+  }
+
+  keepEntries(entries: readonly Entry[]): void {
+    this.gather((tx) => {
+      for (const entry of entries) void tx.objectStore('entries').add({ entry });
+    });
+  }
+
+  dropEntries(orders: readonly number[]): void {
+    this.gather((tx) => {
+      for (const order of orders) void tx.objectStore('entries').delete(order);
     });
   }
 
@@ -201,8 +260,12 @@ export class LocalDatabase {
     });
   }
 
+  /**
+   * A picture that is kept here; undefined where there is none.
+   * @throws where the database does not answer: the picture may be there all the same
+   */
   picture(sha256: string): Promise<KeptPicture | undefined> {
-    return this.db.get('pictures', sha256);
+    return this.asked((db) => db.get('pictures', sha256));
   }
 
   /**
@@ -210,28 +273,32 @@ export class LocalDatabase {
    * @throws where there is no room for it
    */
   async keepPicture(picture: KeptPicture): Promise<void> {
-    const tx = this.db.transaction('pictures', 'readwrite', { durability: 'strict' });
-    const known = await tx.store.get(picture.sha256);
-    const { full, thumbnail } = picture;
-    await tx.store.put({
-      ...picture,
-      full: full ?? known?.full ?? null,
-      thumbnail: thumbnail ?? known?.thumbnail ?? null,
+    await this.asked(async (db) => {
+      const tx = db.transaction('pictures', 'readwrite', { durability: 'strict' });
+      const known = await tx.store.get(picture.sha256);
+      const { full, thumbnail } = picture;
+      await tx.store.put({
+        ...picture,
+        full: full ?? known?.full ?? null,
+        thumbnail: thumbnail ?? known?.thumbnail ?? null,
+      });
+      await tx.done;
     });
-    await tx.done;
   }
 
   /** Of these pictures, those whose small ones are not here. */
-  async withoutThumbnail(sha256s: readonly string[]): Promise<readonly string[]> {
-    const tx = this.db.transaction('pictures');
-    const found = await Promise.all(sha256s.map((sha256) => tx.store.get(sha256)));
-    return sha256s.filter((_, i) => found[i]?.thumbnail == null);
+  withoutThumbnail(sha256s: readonly string[]): Promise<readonly string[]> {
+    return this.asked(async (db) => {
+      const tx = db.transaction('pictures');
+      const found = await Promise.all(sha256s.map((sha256) => tx.store.get(sha256)));
+      return sha256s.filter((_, i) => !isPicture(found[i]?.thumbnail));
+    });
   }
 
   /** What pictures take up here, house by house. */
   async picturesHeld(): Promise<ReadonlyMap<string, PicturesHeld>> {
     const held = new Map<string, PicturesHeld>();
-    for (const { houseId, full, thumbnail } of await this.db.getAll('pictures')) {
+    for (const { houseId, full, thumbnail } of await this.asked((db) => db.getAll('pictures'))) {
       const { pictures, bytes } = held.get(houseId) ?? { pictures: 0, bytes: 0 };
       held.set(houseId, {
         pictures: pictures + 1,
@@ -241,26 +308,35 @@ export class LocalDatabase {
     return held;
   }
 
-  /**
-   * Lets go of pictures that the server has: all of a house's, or of every house's the whole ones, with the small ones
-   * left. What was not sent yet stays in any case.
-   */
-  async dropPictures(of: DroppedPictures): Promise<void> {
-    await this.letGo(of);
-    this.tryAgain();
+  /** Names of the whole pictures that are here, of one house or of all, without those that wait to be sent. */
+  sentPictures(houseId: string | null): Promise<readonly string[]> {
+    return this.asked(async (db) => {
+      const tx = db.transaction(['pictures', 'uploads']);
+      const unsent = new Set(await tx.objectStore('uploads').getAllKeys());
+      const pictures = tx.objectStore('pictures');
+      const found = await (houseId === null ? pictures.getAll() : pictures.index('house').getAll(houseId));
+      return found.filter(({ sha256 }) => !unsent.has(sha256)).map(({ sha256 }) => sha256);
+    });
   }
 
-  private async letGo(of: DroppedPictures): Promise<void> {
-    const tx = this.db.transaction(['pictures', 'uploads'], 'readwrite');
-    const unsent = new Set(await tx.objectStore('uploads').getAllKeys());
-    const pictures = tx.objectStore('pictures');
-    const found =
-      of === 'whole ones' ? await pictures.getAll() : await pictures.index('house').getAll(of.houseId);
-    for (const picture of found.filter(({ sha256 }) => !unsent.has(sha256))) {
-      if (of !== 'whole ones' || picture.thumbnail === null) void pictures.delete(picture.sha256);
-      else void pictures.put({ ...picture, full: null });
-    }
-    await tx.done;
+  /**
+   * Lets go of pictures that the server has just confirmed: all of each, or the whole ones with the small ones left. What
+   * waits to be sent stays in any case.
+   */
+  async dropPictures(sha256s: readonly string[], keepsSmall: boolean): Promise<void> {
+    await this.asked(async (db) => {
+      const tx = db.transaction(['pictures', 'uploads'], 'readwrite');
+      const unsent = new Set(await tx.objectStore('uploads').getAllKeys());
+      const pictures = tx.objectStore('pictures');
+      for (const sha256 of sha256s) {
+        if (unsent.has(sha256)) continue;
+        const picture = keepsSmall ? await pictures.get(sha256) : undefined;
+        if (picture === undefined || picture.thumbnail === null) void pictures.delete(sha256);
+        else void pictures.put({ ...picture, full: null });
+      }
+      await tx.done;
+    });
+    this.tryAgain();
   }
 
   /** Settles once everything asked for so far is kept, or has failed and was reported. */
@@ -270,7 +346,21 @@ export class LocalDatabase {
   }
 
   close(): void {
+    this.isEnded = true;
+    if (this.again !== null) clearTimeout(this.again);
     this.db.close();
+  }
+
+  /** Asks for something, once more where the connection turns out to be gone. */
+  private async asked<T>(ask: (db: Database) => Promise<T>): Promise<T> {
+    try {
+      return await ask(this.db);
+    } catch (error) {
+      if (!isClosedConnection(error) || this.isEnded) throw error;
+      this.lost();
+      await this.reopening;
+      return ask(this.db);
+    }
   }
 
   private gather(writing: Writing): void {
@@ -285,37 +375,41 @@ export class LocalDatabase {
   }
 
   private async commit(writings: readonly Writing[]): Promise<void> {
+    if (!this.isKeeping()) {
+      this.missed.push(...writings);
+      return;
+    }
     const before = this.unwritten;
     const all = [...before, ...writings];
     try {
-      await this.commitWithRoom(all);
+      await this.commitOnce(all);
       this.unwritten = [];
       if (before.length > 0) this.options.onRoom?.(true);
     } catch (error) {
-      if (!isOutOfRoom(error)) {
-        this.options.onFailure(error);
-        return;
-      }
-      this.unwritten = all;
-      this.options.onRoom?.(false);
-      setTimeout(() => this.tryAgain(), AGAIN_MS);
+      this.meet(error, all);
     }
   }
 
-  private async commitWithRoom(writings: readonly Writing[]): Promise<void> {
-    try {
-      await this.commitOnce(writings);
-    } catch (error) {
-      if (!isOutOfRoom(error)) throw error;
-      // What the server has too gives way to what it does not.
-      await this.letGo('whole ones');
-      await this.commitOnce(writings);
-    }
+  private meet(error: unknown, all: readonly Writing[]): void {
+    if (isOutOfRoom(error)) {
+      this.unwritten = all;
+      this.options.onRoom?.(false);
+      this.again ??= setTimeout(() => {
+        this.again = null;
+        this.tryAgain();
+      }, AGAIN_MS);
+    } else if (isClosedConnection(error)) this.lost();
+    else this.options.onTrouble('failed', error);
   }
 
   private async commitOnce(writings: readonly Writing[]): Promise<void> {
     const tx = this.db.transaction(STORES, 'readwrite', { durability: 'strict' });
-    for (const writing of writings) writing(tx);
+    // Asked for in order; where one reads first, those after it wait for that.
+    tx.done.catch(() => undefined);
+    for (const writing of writings) {
+      const reading = writing(tx);
+      if (reading !== undefined) await reading;
+    }
     // Nothing more is asked for: it need not wait for this page, which may be closed.
     tx.commit();
     await tx.done;
@@ -325,3 +419,7 @@ export class LocalDatabase {
     if (this.unwritten.length > 0) this.gather(() => undefined);
   }
 }
+
+/** What a portal once answered in place of a picture is none. */
+export const isPicture = (blob: Blob | null | undefined): blob is Blob =>
+  blob != null && blob.type.startsWith('image/');

@@ -94,3 +94,17 @@ test('one that waits since an earlier visit is offered at once', async () => {
   registration.waiting = new Worker();
   expect((await load(registration)).isNewVersionWaiting()).toBe(true);
 });
+
+test('where another tab took a newer version up, this one says that it has to be opened anew', async () => {
+  container.controller = {};
+  const { isNewVersionInUse } = await load(new Registration());
+  expect(isNewVersionInUse()).toBe(false);
+  container.dispatchEvent(new Event('controllerchange'));
+  expect(isNewVersionInUse()).toBe(true);
+});
+
+test('the first version to be kept supersedes nothing', async () => {
+  const { isNewVersionInUse } = await load(new Registration());
+  container.dispatchEvent(new Event('controllerchange'));
+  expect(isNewVersionInUse()).toBe(false);
+});

@@ -10,6 +10,7 @@ const ASK_MS = 30 * 60_000;
 
 let waiting: ServiceWorker | null = null;
 let isWanted = false;
+let isSuperseded = false;
 const listeners = new Listeners();
 
 function found(worker: ServiceWorker): void {
@@ -52,8 +53,16 @@ if (
 ) {
   // The first screen comes first: keeping the app means fetching all of it.
   const start = () => setTimeout(() => whenIdle(() => void keepApp()), START_MS);
+  let isControlled = navigator.serviceWorker.controller !== null;
   navigator.serviceWorker.addEventListener('controllerchange', () => {
-    if (isWanted) location.reload();
+    if (isWanted) {
+      location.reload();
+      return;
+    }
+    // Another tab took a newer version up: this one goes on with pieces that may not be there any more.
+    isSuperseded = isControlled;
+    isControlled = true;
+    listeners.tell();
   });
   if (document.readyState === 'complete') start();
   else window.addEventListener('load', start);
@@ -67,6 +76,16 @@ export function isNewVersionWaiting(): boolean {
 /** True while a newer version waits. It is taken up when the person says so, never in the middle of an entry. */
 export function useNewVersion(): boolean {
   return useSyncExternalStore(listeners.subscribe, isNewVersionWaiting, () => false);
+}
+
+/** True where another tab took a newer version up, so that this one has to be opened anew. */
+export function isNewVersionInUse(): boolean {
+  return isSuperseded;
+}
+
+/** True where another tab took a newer version up, so that this one has to be opened anew. */
+export function useNewVersionInUse(): boolean {
+  return useSyncExternalStore(listeners.subscribe, isNewVersionInUse, () => false);
 }
 
 /** Changes over to the newer version; what was entered is kept on the device. */

@@ -1,285 +1,254 @@
-import {
-  apiPaths,
-  BATCH_MAX,
-  type Bodies,
-  type Change,
-  type ChangeOp,
-  type ChangeOutcome,
-  type ChangesAnswer,
-  type FieldCollision,
-  type Kind,
-  type KindedRecord,
-} from '@calvet/contract';
-import { v7 } from 'uuid';
-import { ApiProblem, postJson, Unreachable } from './api';
+import type { ChangeOutcome } from '@calvet/contract';
+import { OutboxKeeper, restoredFrom } from './kept-outbox';
 import { Listeners } from './listeners';
+import type { LocalDatabase } from './local-database';
+import type { KeptChange, KeptEntry, KeptWaiting } from './local-schema';
+import { withDecision, withOutcomes } from './outbox-answers';
+import {
+  afterLoss,
+  NOTHING_WAITS,
+  sealed,
+  withEntries,
+  type Decision,
+  type Entry,
+  type Pending,
+  type Waiting,
+} from './outbox-rules';
+import type { TabMessage } from './tabs';
 
-/** A change on its way to the server. */
-export interface Pending {
-  readonly houseId: string;
-  readonly change: Change;
-}
+export type Phase = 'idle' | 'sending' | 'unreachable';
 
-/** A change that the server did not take; a person decides what becomes of it. */
-export interface Troubled extends Pending {
-  readonly trouble:
-    | {
-        readonly kind: 'conflict';
-        readonly current: KindedRecord;
-        readonly fields: readonly FieldCollision[];
-      }
-    | { readonly kind: 'refused'; readonly message: string; readonly field: string };
-}
-
-export interface OutboxState {
-  readonly pending: readonly Pending[];
-  readonly troubled: readonly Troubled[];
-  readonly phase: 'idle' | 'sending' | 'unreachable';
-}
-
-/** Changes of a house that wait, in order, those in trouble first: what a screen lays over its copy. */
-export function waitingIn({ troubled, pending }: OutboxState, houseId: string): readonly Change[] {
-  return [...troubled, ...pending]
-    .filter((waiting) => waiting.houseId === houseId)
-    .map(({ change }) => change);
-}
-
-/** A change as it is asked for: its ids and revision are found by the outbox. */
-export interface Wish<K extends Kind = Kind> {
-  readonly houseId: string;
-  readonly kind: K;
-  readonly id: string;
-  readonly op: ChangeOp;
-  readonly body?: Partial<Bodies[K]>;
+export interface OutboxState extends Waiting {
+  readonly phase: Phase;
 }
 
 interface OutboxOptions {
-  /** Revision of a record that the person has seen; 0 where the server has not told it yet. */
-  readonly revisionOf: (houseId: string, recordId: string) => number;
-  /** A change was taken: the record is at this revision now. */
-  readonly onApplied: (
-    pending: Pending,
-    outcome: Extract<ChangeOutcome, { outcome: 'applied' | 'already-applied' }>,
-  ) => void;
-  readonly send?: (houseId: string, changes: readonly Change[]) => Promise<readonly ChangeOutcome[]>;
-  /** How long entries gather before they are sent. */
-  readonly gatherMs?: number;
+  readonly post: (message: TabMessage) => void;
+  /** Null where nothing is kept on the device, or not yet. */
+  readonly local: () => LocalDatabase | null;
+  readonly newId: () => string;
+  /** There is something to send. */
+  readonly onWaiting: () => void;
 }
 
-const RETRY_MS = [1000, 2000, 5000, 10_000, 30_000] as const;
-
-async function post(houseId: string, changes: readonly Change[]): Promise<readonly ChangeOutcome[]> {
-  try {
-    const { results } = await postJson<ChangesAnswer>(apiPaths.changes(houseId), { changes });
-    return results;
-  } catch (error) {
-    if (error instanceof ApiProblem) {
-      const { results, detail, field } = error.problem;
-      return (
-        results ??
-        changes.map(({ changeId }) => ({
-          changeId,
-          outcome: 'refused',
-          code: 'wrong-form',
-          field,
-          message: detail,
-        }))
-      );
-    }
-    throw error;
-  }
-}
+type OutboxMessage = Extract<TabMessage, { kind: 'outbox' }>;
 
 /**
- * Holds what was entered until the server has it. Entries are sent in order; while the server cannot be reached
- * they wait and are tried again; what it refuses is kept for a person to decide. Nothing leaves in silence.
+ * Holds what was entered until the server has it. One tab changes what waits and sends it; the others put what is entered
+ * in them into the device's database, from where that tab takes it, each once. Nothing leaves in silence.
  */
 export class Outbox {
-  private state: OutboxState = { pending: [], troubled: [], phase: 'idle' };
+  private waiting: Waiting = NOTHING_WAITS;
+  /** Entered in tabs that do not send, and not yet taken by the one that does. */
+  private own: readonly Entry[] = [];
+  /** Of these, what is not in the device's database yet. */
+  private readonly unwritten = new Set<string>();
+  /** Taken by this tab while it is the one that sends, so that none is taken twice. */
+  private readonly taken = new Set<string>();
+  /** Of which another tab told that it took them: they are not shown twice. It may have ended before that was kept. */
+  private readonly toldTaken = new Set<string>();
+  private leads = false;
+  private phase: Phase = 'idle';
+  private shown: OutboxState = { ...NOTHING_WAITS, phase: 'idle' };
+  private readonly keeper = new OutboxKeeper();
   private readonly listeners = new Listeners();
-  private timer: ReturnType<typeof setTimeout> | null = null;
-  private failures = 0;
-  private inFlight: ReadonlySet<string> = new Set();
-  private readonly send: NonNullable<OutboxOptions['send']>;
 
-  constructor(private readonly options: OutboxOptions) {
-    this.send = options.send ?? post;
-  }
+  constructor(private readonly options: OutboxOptions) {}
 
   readonly subscribe = this.listeners.subscribe;
 
-  readonly getState = (): OutboxState => this.state;
+  /** What waits, with what was entered in this tab. */
+  readonly getState = (): OutboxState => this.shown;
 
-  write(wish: Wish): void {
-    if (!this.mend(wish) && !this.joinToLast(wish)) {
-      const { houseId, kind, id, op, body = {} } = wish;
-      const baseRevision = op === 'create' ? 0 : this.options.revisionOf(houseId, id);
-      const change: Change = { changeId: v7(), kind, id, baseRevision, op, body };
-      this.set({ pending: [...this.state.pending, { houseId, change }] });
+  /** What this tab, if it is the one that sends, has to send. */
+  readonly toSend = (): Waiting => this.waiting;
+
+  /** True while this tab is the one that changes what waits, and sends it. */
+  readonly isLeading = (): boolean => this.leads;
+
+  write(entries: readonly Entry[]): void {
+    // What was entered before it, while another tab sent, goes first.
+    if (this.leads && this.own.length === 0) {
+      this.change(withEntries(this.waiting, entries));
+      this.options.onWaiting();
+      return;
     }
-    this.schedule(this.options.gatherMs ?? 400);
+    this.own = [...this.own, ...entries];
+    this.show();
+    this.handOver(entries);
   }
 
-  /** Takes up what an earlier visit left unsent, before anything entered since. */
-  restore({ pending, troubled }: Pick<OutboxState, 'pending' | 'troubled'>): void {
-    this.set({
-      pending: [...pending, ...this.state.pending],
-      troubled: [...troubled, ...this.state.troubled],
+  /** What the server lost of a house is sent again, before all that waits. */
+  writeLost(houseId: string, lost: readonly Entry[], revisionOf: (id: string) => number): void {
+    this.change(afterLoss(this.waiting, houseId, lost, revisionOf, this.options.newId));
+    this.options.onWaiting();
+  }
+
+  decide(decision: Decision): void {
+    const { post, newId } = this.options;
+    if (!this.leads) {
+      post({ kind: 'decide', decision });
+      return;
+    }
+    this.change(withDecision(this.waiting, decision, newId));
+    this.options.onWaiting();
+  }
+
+  /** Marks changes as having left, and settles once that is written down. */
+  async seal(changeIds: ReadonlySet<string>): Promise<void> {
+    this.change(sealed(this.waiting, changeIds));
+    await this.options.local()?.settled();
+  }
+
+  answered(outcomes: ReadonlyMap<string, ChangeOutcome>): void {
+    this.change(withOutcomes(this.waiting, outcomes, this.options.newId));
+  }
+
+  setPhase(phase: Phase): void {
+    if (this.phase === phase) return;
+    this.phase = phase;
+    this.show();
+    this.tellTabs({ changed: [], gone: [] });
+  }
+
+  /** Takes up what the device kept: this tab is the one that sends from now on, if it was not already. */
+  lead(changes: readonly KeptChange[], entered: readonly KeptEntry[]): void {
+    const before = this.leads ? this.waiting : NOTHING_WAITS;
+    const kept = restoredFrom(changes);
+    this.keeper.start(changes);
+    this.leads = true;
+    this.toldTaken.clear();
+    // What was written down and is not there any more was taken by the tab that sent before this one.
+    const known = new Set(entered.map(({ entry }) => entry.entryId));
+    const own = this.own.filter(({ entryId }) => this.unwritten.has(entryId) && !known.has(entryId));
+    // What is on its way into the database is taken from there, like what other tabs put in.
+    const isHandedOver = this.options.local() !== null;
+    this.own = isHandedOver ? own : [];
+    this.change({
+      pending: [...kept.pending, ...before.pending.filter((each) => !includes(kept.pending, each))],
+      troubled: [...kept.troubled, ...before.troubled.filter((each) => !includes(kept.troubled, each))],
     });
-    if (this.state.pending.length > 0) this.schedule(0);
+    this.take(entered);
+    if (!isHandedOver) this.change(withEntries(this.waiting, own));
+    this.options.onWaiting();
   }
 
-  retryNow(): void {
-    if (this.state.pending.length === 0) return;
-    this.failures = 0;
-    this.schedule(0);
+  /** Shows what the device kept, which another tab sends. */
+  follow({ outbox, entries }: KeptWaiting): void {
+    if (this.leads) return;
+    this.waiting = restoredFrom(this.keeper.hear(outbox, this.keeper.goneFrom(outbox)));
+    this.showEntered(entries);
   }
 
-  /** Sends a conflicting change again, upon the newer state. */
-  keepMine(changeId: string): void {
-    this.settle(changeId, (troubled) => this.sendAgain(troubled, troubled.change.body));
+  /** Another tab is to send: this one only shows. */
+  rest(): void {
+    this.leads = false;
   }
 
-  /** Gives way in the fields that are in dispute; what else the change brings is sent again, upon the newer state. */
-  takeTheirs(changeId: string): void {
-    this.settle(changeId, (troubled) => {
-      const { change, trouble } = troubled;
-      if (trouble.kind !== 'conflict' || trouble.fields.length === 0) return;
-      const disputed = new Set(trouble.fields.map(({ field }) => field));
-      const rest = Object.entries(change.body).filter(([field]) => !disputed.has(field));
-      if (rest.length > 0) this.sendAgain(troubled, Object.fromEntries(rest));
-    });
+  /** Takes what lies in the device's database, where this tab is the one that does. */
+  async takeEntered(): Promise<void> {
+    if (this.leads) this.take((await this.options.local()?.loadEntries()) ?? []);
   }
 
-  /** Sends a refused change once more, as it is: what it was refused for may be mended. */
-  sendOnceMore(changeId: string): void {
-    this.settle(changeId, ({ houseId, change }) => {
-      this.set({ pending: [...this.state.pending, { houseId, change: { ...change, changeId: v7() } }] });
-      this.schedule(0);
-    });
-  }
-
-  /** Lets go of a change that was not taken. */
-  discard(changeId: string): void {
-    this.settle(changeId, () => undefined);
-  }
-
-  /** Puts a conflicting change, or what is left of it, before all that waits, upon the state that it met. */
-  private sendAgain({ houseId, change, trouble }: Troubled, body: Change['body']): void {
-    if (trouble.kind !== 'conflict') return;
-    const baseRevision = trouble.current.record.revision;
-    const rebased: Change = { ...change, changeId: v7(), baseRevision, body };
-    this.set({ pending: [{ houseId, change: rebased }, ...this.state.pending] });
-    this.schedule(0);
-  }
-
-  private settle(changeId: string, then: (troubled: Troubled) => void): void {
-    const found = this.state.troubled.find(({ change }) => change.changeId === changeId);
-    if (found === undefined) return;
-    this.set({ troubled: this.state.troubled.filter((troubled) => troubled !== found) });
-    then(found);
-  }
-
-  /** An update of a record mends what was refused of it: all goes together, before whatever was made upon it. */
-  private mend({ id, op, body = {} }: Wish): boolean {
-    if (op !== 'update') return false;
-    const refused = this.state.troubled.filter(
-      ({ change, trouble }) =>
-        change.id === id && trouble.kind === 'refused' && (change.op === 'create' || change.op === 'update'),
+  /** Takes what other tabs have entered. */
+  take(entered: readonly KeptEntry[]): void {
+    if (!this.leads || entered.length === 0) return;
+    const took = new Set(entered.map(({ entry }) => entry.entryId));
+    this.own = this.own.filter(({ entryId }) => !took.has(entryId));
+    const fresh = entered.filter(({ entry }) => !this.taken.has(entry.entryId));
+    fresh.forEach(({ entry }) => this.taken.add(entry.entryId));
+    this.options.local()?.dropEntries(entered.flatMap(({ order }) => (order === null ? [] : [order])));
+    this.change(
+      withEntries(
+        this.waiting,
+        fresh.map(({ entry }) => entry),
+      ),
+      [...took],
     );
-    const [first] = refused;
-    if (first === undefined) return false;
-    const bodies = [...refused.map(({ change }) => change.body), body];
-    const change: Change = {
-      ...first.change,
-      changeId: v7(),
-      body: Object.assign({}, ...bodies) as Change['body'],
-    };
-    this.set({
-      troubled: this.state.troubled.filter((each) => !refused.includes(each)),
-      pending: [{ houseId: first.houseId, change }, ...this.state.pending],
-    });
-    return true;
+    this.options.onWaiting();
   }
 
-  /** Joins an update to a change of the same record that has not left yet. */
-  private joinToLast({ id, op, body = {} }: Wish): boolean {
-    const last = this.state.pending.findLast(({ change }) => change.id === id);
-    if (op !== 'update' || last === undefined || this.inFlight.has(last.change.changeId)) return false;
-    if (last.change.op !== 'create' && last.change.op !== 'update') return false;
-    const change = { ...last.change, body: { ...last.change.body, ...body } };
-    this.set({
-      pending: this.state.pending.map((waiting) => (waiting === last ? { ...last, change } : waiting)),
-    });
-    return true;
+  /** Tells the other tabs all that waits, once it is written down. */
+  async tellAll(): Promise<void> {
+    await this.options.local()?.settled();
+    if (!this.leads) return;
+    const changed = this.keeper.all();
+    this.options.post({ kind: 'outbox', changed, gone: [], took: [], phase: this.phase, isAll: true });
   }
 
-  private set(next: Partial<OutboxState>): void {
-    this.state = { ...this.state, ...next };
+  /** The tab that sends told what waits now. */
+  hear({ changed, gone, took, phase, isAll }: OutboxMessage): void {
+    if (this.leads) return;
+    took.forEach((entryId) => this.toldTaken.add(entryId));
+    this.own = this.own.filter(({ entryId }) => !took.includes(entryId));
+    this.waiting = restoredFrom(this.keeper.hear(changed, isAll ? this.keeper.goneFrom(changed) : gone));
+    this.phase = phase;
+    this.show();
+    // Of what was entered here, the tab that sends may have taken something before this one could hear of it.
+    if (isAll)
+      void this.options
+        .local()
+        ?.loadEntries()
+        .then((entries) => this.showEntered(entries));
+  }
+
+  /** Writes it down again, after the device's database was lost. */
+  rewrite(local: LocalDatabase): void {
+    if (this.leads) local.rewriteChanges(this.keeper.all());
+    else this.handOver(this.own);
+  }
+
+  /** Gives entries to the tab that sends: by the device's database, or directly where there is none. */
+  private handOver(entries: readonly Entry[]): void {
+    const local = this.options.local();
+    if (local === null) {
+      this.options.post({ kind: 'entered', entries });
+      return;
+    }
+    entries.forEach(({ entryId }) => this.unwritten.add(entryId));
+    local.keepEntries(entries);
+    void local.settled().then(() => {
+      entries.forEach(({ entryId }) => this.unwritten.delete(entryId));
+      this.options.post({ kind: 'entered', entries: [] });
+      void this.takeEntered();
+    });
+  }
+
+  /** Shows the entries that still lie in the device's database, and those that are on their way there. */
+  private showEntered(entered: readonly KeptEntry[]): void {
+    if (this.leads) return;
+    const known = new Set(entered.map(({ entry }) => entry.entryId));
+    const underWay = this.own.filter(
+      ({ entryId }) => !known.has(entryId) && (this.unwritten.has(entryId) || this.options.local() === null),
+    );
+    const shown = entered.map(({ entry }) => entry).filter(({ entryId }) => !this.toldTaken.has(entryId));
+    this.own = [...shown, ...underWay];
+    this.show();
+  }
+
+  private change(next: Waiting, took: readonly string[] = []): void {
+    this.waiting = next;
+    const difference = this.keeper.differenceTo(next);
+    const { changed, gone } = difference;
+    this.show();
+    if (changed.length + gone.length + took.length === 0) return;
+    this.options.local()?.keepChanges(changed, gone);
+    this.tellTabs(difference, took);
+  }
+
+  private tellTabs(
+    { changed, gone }: Pick<OutboxMessage, 'changed' | 'gone'>,
+    took: readonly string[] = [],
+  ): void {
+    if (!this.leads) return;
+    this.options.post({ kind: 'outbox', changed, gone, took, phase: this.phase, isAll: false });
+  }
+
+  private show(): void {
+    this.shown = { ...withEntries(this.waiting, this.own), phase: this.phase };
     this.listeners.tell();
   }
-
-  private schedule(milliseconds: number): void {
-    if (this.state.phase === 'sending') return;
-    if (this.timer !== null) clearTimeout(this.timer);
-    this.timer = setTimeout(() => void this.flush(), milliseconds);
-  }
-
-  private async flush(): Promise<void> {
-    const [first] = this.state.pending;
-    if (first === undefined || this.state.phase === 'sending') return;
-    const { houseId } = first;
-    const batch = this.state.pending.filter((waiting) => waiting.houseId === houseId).slice(0, BATCH_MAX);
-    this.inFlight = new Set(batch.map(({ change }) => change.changeId));
-    this.set({ phase: 'sending' });
-    try {
-      const outcomes = await this.send(
-        houseId,
-        batch.map(({ change }) => change),
-      );
-      this.failures = 0;
-      batch.forEach((waiting, i) => this.take(waiting, outcomes[i]));
-      this.inFlight = new Set();
-      this.set({ phase: 'idle' });
-      if (this.state.pending.length > 0) this.schedule(0);
-    } catch (error) {
-      this.inFlight = new Set();
-      this.set({ phase: 'unreachable' });
-      if (!(error instanceof Unreachable)) console.error(error);
-      this.schedule(RETRY_MS[Math.min(this.failures++, RETRY_MS.length - 1)] ?? 30_000);
-    }
-  }
-
-  private take(waiting: Pending, outcome: ChangeOutcome | undefined): void {
-    if (outcome === undefined) return;
-    const pending = this.state.pending.filter(({ change }) => change.changeId !== waiting.change.changeId);
-    switch (outcome.outcome) {
-      case 'applied':
-      case 'already-applied':
-        this.options.onApplied(waiting, outcome);
-        this.set({ pending });
-        break;
-      case 'conflict':
-        this.set({
-          pending,
-          troubled: [
-            ...this.state.troubled,
-            {
-              ...waiting,
-              trouble: { kind: 'conflict', current: outcome.current, fields: outcome.fields },
-            },
-          ],
-        });
-        break;
-      case 'refused':
-        this.set({
-          pending,
-          troubled: [
-            ...this.state.troubled,
-            { ...waiting, trouble: { kind: 'refused', message: outcome.message, field: outcome.field } },
-          ],
-        });
-        break;
-    }
-  }
 }
+
+const includes = (list: readonly Pending[], one: Pending): boolean =>
+  list.some(({ change }) => change.changeId === one.change.changeId);

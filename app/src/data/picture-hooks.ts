@@ -1,9 +1,11 @@
-import { useEffect, useState, useSyncExternalStore } from 'react';
 import type { Photo } from '@calvet/contract';
-import { pictureBytes, uploads, type PictureSize } from './pictures';
-import type { PicturesHeld } from './local-database';
+import { useCallback, useEffect, useMemo, useState, useSyncExternalStore } from 'react';
+import useSWR from 'swr';
+import type { PicturesHeld } from './local-schema';
+import type { PictureSize } from './pictures';
 import { spaceOnDevice, type SpaceOnDevice } from './space';
-import { picturesOnDevice, subscribeToTaken, takenHouses, type TakenHouse } from './taking-along';
+import { useStore } from './store-context';
+import type { TakenHouse } from './taking-along';
 import type { UploadsState } from './upload-queue';
 
 /** What is known of a picture: it is here, on its way, still on another device, or out of reach without a signal. */
@@ -14,58 +16,62 @@ export type Picture =
 const FETCHING: Picture = { state: 'fetching' };
 const LOOK_AGAIN_MS = 10_000;
 
+/** The address of bytes as long as a screen shows them; null while there are none. */
+function useObjectUrl(bytes: Blob | null | undefined): string | null {
+  const url = useMemo(() => (bytes == null ? null : URL.createObjectURL(bytes)), [bytes]);
+  useEffect(
+    () => () => {
+      if (url !== null) URL.revokeObjectURL(url);
+    },
+    [url],
+  );
+  return url;
+}
+
 /** A picture of a photo, from this device or the server. */
 export function usePicture({ houseId, sha256 }: Photo, size: PictureSize): Picture {
-  const [picture, setPicture] = useState<Picture>(FETCHING);
-  useEffect(() => {
-    let isWanted = true;
-    let url: string | null = null;
-    let timer: ReturnType<typeof setTimeout> | undefined;
-    const look = async (): Promise<void> => {
-      let next: Picture;
-      try {
-        const bytes = await pictureBytes(houseId, sha256, size);
-        if (!isWanted) return;
-        url = bytes === null ? null : URL.createObjectURL(bytes);
-        next = url === null ? { state: 'not arrived' } : { state: 'here', url };
-      } catch {
-        next = { state: 'no signal' };
-      }
-      if (!isWanted) return;
-      setPicture(next);
-      if (next.state !== 'here') timer = setTimeout(() => void look(), LOOK_AGAIN_MS);
-    };
-    void look();
-    return () => {
-      isWanted = false;
-      clearTimeout(timer);
-      if (url !== null) URL.revokeObjectURL(url);
-      setPicture(FETCHING);
-    };
-  }, [houseId, sha256, size]);
-  return picture;
+  const { pictures } = useStore();
+  const { data, error } = useSWR<Blob | null, Error>(
+    ['picture', sha256, size],
+    () => pictures.bytes(houseId, sha256, size),
+    {
+      // A picture never changes; one that is not here is looked for again in a while.
+      revalidateOnFocus: false,
+      revalidateIfStale: false,
+      refreshInterval: (bytes) => (bytes == null ? LOOK_AGAIN_MS : 0),
+      errorRetryInterval: LOOK_AGAIN_MS,
+    },
+  );
+  const url = useObjectUrl(data);
+  if (url !== null) return { state: 'here', url };
+  if (data === null) return { state: 'not arrived' };
+  return error === undefined ? FETCHING : { state: 'no signal' };
 }
 
 /** Pictures on their way to the server. */
 export function useUploads(): UploadsState {
+  const { uploads } = useStore();
   return useSyncExternalStore(uploads.subscribe, uploads.getState, uploads.getState);
 }
 
 /** Pictures that the server does not have yet; the same list while none comes or goes. */
 export function useUnsentPictures(): UploadsState['waiting'] {
+  const { uploads } = useStore();
   const waiting = () => uploads.getState().waiting;
   return useSyncExternalStore(uploads.subscribe, waiting, waiting);
 }
 
 /** True while the server does not have a picture. */
 export function useIsUnsent(sha256: string): boolean {
+  const { uploads } = useStore();
   const isUnsent = () => uploads.getState().waiting.some((upload) => upload.sha256 === sha256);
   return useSyncExternalStore(uploads.subscribe, isUnsent, isUnsent);
 }
 
 /** Houses that are taken along, by id. */
 export function useTakenHouses(): ReadonlyMap<string, TakenHouse> {
-  return useSyncExternalStore(subscribeToTaken, takenHouses, takenHouses);
+  const { taking } = useStore();
+  return useSyncExternalStore(taking.subscribe, taking.houses, taking.houses);
 }
 
 /** What is answered to a question, asked again whenever `look` is another. */
@@ -90,7 +96,13 @@ const NOTHING: ReadonlyMap<string, PicturesHeld> = new Map();
  * @param look another one each time it is to be told again
  */
 export function usePicturesOnDevice(look: unknown): ReadonlyMap<string, PicturesHeld> {
-  return useAnswered(picturesOnDevice, NOTHING, look);
+  const { keeping } = useStore();
+  const keptIn = useSyncExternalStore(keeping.subscribe, keeping.where, keeping.where);
+  const ask = useCallback(
+    async () => (keptIn === 'opening' ? NOTHING : ((await keeping.database()?.picturesHeld()) ?? NOTHING)),
+    [keeping, keptIn],
+  );
+  return useAnswered(ask, NOTHING, look);
 }
 
 /** What the browser lets Calvet have here, and how much of it is in use; null until it has said so. */

@@ -1,12 +1,10 @@
-import { apiPaths, type Bodies, type PhotoSubject } from '@calvet/contract';
-import { readyPicture } from '../picture/picture-door';
+import type { Bodies, PhotoSubject } from '@calvet/contract';
 import type { ReadyPicture } from '../picture/messages';
-import { getBlob } from './api';
-import { isOutOfRoom, type KeptPicture, type KeptUpload } from './local-database';
+import type { Api } from './api';
+import { isOutOfRoom, isPicture, type LocalDatabase } from './local-database';
+import type { KeptPicture, KeptUpload } from './local-schema';
 import { sendPicture } from './send-picture';
-import { askToPersist } from './space';
-import { createRecord, keptAtStart, localDatabase, onToldAgain } from './store';
-import { PictureNotTaken, UploadQueue } from './upload-queue';
+import { DeviceSilent, PictureNotTaken, type UploadQueue } from './upload-queue';
 
 /** The device has no room for another picture; nothing of it was kept. */
 export class NoRoomOnDevice extends Error {
@@ -15,124 +13,152 @@ export class NoRoomOnDevice extends Error {
   }
 }
 
-/** Pictures that this page alone holds, where the browser keeps nothing. */
-const onPage = new Map<string, KeptPicture>();
+export type PictureSize = 'full' | 'thumbnail';
 
-async function held(sha256: string): Promise<KeptPicture | undefined> {
-  return (await localDatabase()?.picture(sha256)) ?? onPage.get(sha256);
+interface PicturesOptions {
+  readonly api: Api;
+  readonly local: () => LocalDatabase | null;
+  /** Lets go of what the server has too; gives back how many pictures that were. */
+  readonly makeRoom: () => Promise<number>;
 }
 
-/** Pictures on their way to the server. */
-export const uploads = new UploadQueue({
-  send: async ({ sha256, url }, onUrl, onShare) => {
-    const bytes = (await held(sha256))?.full ?? null;
+/** SHA-256 of bytes, as pictures are named; null where the browser does not compute any. */
+async function nameOf(blob: Blob): Promise<string | null> {
+  const { subtle } = (globalThis.crypto as Crypto | undefined) ?? {};
+  if (subtle === undefined) return null;
+  const hash = await subtle.digest('SHA-256', await blob.arrayBuffer());
+  return [...new Uint8Array(hash)].map((byte) => byte.toString(16).padStart(2, '0')).join('');
+}
+
+/** The pictures of photos: on this device where they are, else from the server. */
+export class Pictures {
+  /** Pictures that were added while this page is open, until they are sent; and all where nothing is kept. */
+  private readonly onPage = new Map<string, KeptPicture>();
+
+  constructor(private readonly options: PicturesOptions) {}
+
+  /**
+   * Keeps a picture on the device, before there is a record of it.
+   * @throws {NoRoomOnDevice}
+   */
+  async keep(houseId: string, { sha256, full, thumbnail }: ReadyPicture): Promise<void> {
+    const picture: KeptPicture = { sha256, houseId, full, thumbnail };
+    const local = this.options.local();
+    if (local !== null) await this.keepIn(local, picture);
+    // Also where it is kept: the database may be taken away under the page before the picture is sent.
+    this.onPage.set(sha256, picture);
+  }
+
+  /** The server has it: the page need not hold it any longer. */
+  wasSent(sha256: string): void {
+    if (this.options.local() !== null) this.onPage.delete(sha256);
+  }
+
+  /** Writes down again what this page holds, after the device's database was lost. */
+  rewrite(local: LocalDatabase): void {
+    for (const picture of this.onPage.values()) void local.keepPicture(picture).catch(() => undefined);
+  }
+
+  /** @throws {Unreachable} {ServerFull} {PictureNotTaken} {DeviceSilent} */
+  async send(
+    { sha256, url }: KeptUpload,
+    onUrl: (url: string) => void,
+    onShare: (share: number) => void,
+  ): Promise<void> {
+    const bytes = (await this.held(sha256))?.full ?? null;
     if (bytes === null) throw new PictureNotTaken('This device holds the picture no longer.');
-    await sendPicture({ sha256, bytes, url, onUrl, onShare });
-  },
-  onChange: (upload) => localDatabase()?.keepUploads([upload]),
-  onSent: ({ sha256 }) => localDatabase()?.dropUpload(sha256),
-});
+    await sendPicture({ api: this.options.api, sha256, bytes, url, onUrl, onShare });
+  }
 
-void keptAtStart.then((kept) => {
-  if (kept !== null) uploads.add(kept.uploads);
-});
-// A server that lost a photo may have lost its picture too; where it has not, it says so before anything is sent.
-onToldAgain((wishes) => {
-  const again = wishes.flatMap(({ kind, op, houseId, body }) =>
-    kind === 'photo' && op === 'create' && body !== undefined && 'sha256' in body && body.sha256 !== undefined
-      ? [{ sha256: body.sha256, houseId, url: null }]
-      : [],
-  );
-  void takeUpHeld(again);
-});
+  /** True where the whole picture is on this device. */
+  async isWhole(sha256: string): Promise<boolean> {
+    try {
+      return (await this.held(sha256))?.full != null;
+    } catch {
+      return false;
+    }
+  }
 
-if (typeof window !== 'undefined') {
-  window.addEventListener('online', () => uploads.retryNow());
-}
+  /**
+   * A picture's bytes, from this device where they are here; null where no device has sent them yet.
+   * @throws {Unreachable}
+   */
+  async bytes(houseId: string, sha256: string, size: PictureSize): Promise<Blob | null> {
+    const here = await this.held(sha256).catch(() => undefined);
+    const blob = here?.[size];
+    return isPicture(blob) ? blob : this.fetched(houseId, sha256, size);
+  }
 
-/** Sends again those pictures that are whole on this device. */
-async function takeUpHeld(wanted: readonly KeptUpload[]): Promise<void> {
-  for (const upload of wanted) {
-    if ((await held(upload.sha256))?.full == null) continue;
-    localDatabase()?.keepUploads([upload]);
-    uploads.add([upload]);
+  /** @throws {DeviceSilent} */
+  private async held(sha256: string): Promise<KeptPicture | undefined> {
+    const onPage = this.onPage.get(sha256);
+    if (onPage !== undefined) return onPage;
+    try {
+      return await this.options.local()?.picture(sha256);
+    } catch (error) {
+      throw new DeviceSilent(error instanceof Error ? error.message : String(error));
+    }
+  }
+
+  private async keepIn(local: LocalDatabase, picture: KeptPicture): Promise<void> {
+    try {
+      await local.keepPicture(picture);
+    } catch (error) {
+      if (!isOutOfRoom(error)) return;
+      if ((await this.options.makeRoom()) === 0) throw new NoRoomOnDevice();
+      await local.keepPicture(picture).catch((again: unknown) => {
+        throw isOutOfRoom(again) ? new NoRoomOnDevice() : again;
+      });
+    }
+  }
+
+  /** Fetches a picture that is not here, and keeps it where there is room. */
+  private async fetched(houseId: string, sha256: string, size: PictureSize): Promise<Blob | null> {
+    const blob = await this.options.api.picture(sha256, size);
+    if (blob === null) return null;
+    if (size === 'full') {
+      const name = await nameOf(blob);
+      if (name !== null && name !== sha256) return null;
+    }
+    const picture = { sha256, houseId, full: null, thumbnail: null, [size]: blob };
+    await this.options
+      .local()
+      ?.keepPicture(picture)
+      .catch(() => undefined);
+    return blob;
   }
 }
 
-async function keepReady(houseId: string, { sha256, full, thumbnail }: ReadyPicture): Promise<void> {
-  const picture: KeptPicture = { sha256, houseId, full, thumbnail };
-  const local = localDatabase();
-  if (local === null) {
-    onPage.set(sha256, picture);
-    return;
-  }
-  try {
-    await local.keepPicture(picture);
-  } catch (error) {
-    if (!isOutOfRoom(error)) throw error;
-    await local.dropPictures('whole ones');
-    await local.keepPicture(picture).catch((again: unknown) => {
-      throw isOutOfRoom(again) ? new NoRoomOnDevice() : again;
-    });
-  }
-}
-
-interface NewPhoto {
-  readonly houseId: string;
-  readonly file: File;
-  readonly subject: PhotoSubject;
-  /** Photo of the same place before the work that this one shows. */
-  readonly beforeId?: string | null;
-}
-
-/**
- * Takes a picture in: scaled, kept on the device, tied to its record, and sent when there is a signal.
- * @returns the id of the photo
- * @throws {NoRoomOnDevice} {UnreadablePicture}
- */
-export async function addPhoto({ houseId, file, subject, beforeId = null }: NewPhoto): Promise<string> {
-  const picture = await readyPicture(file);
-  // The picture first: a record of a picture that was not kept would promise what nobody has.
-  await keepReady(houseId, picture);
-  const { sha256, widthPx, heightPx, takenAt } = picture;
-  const upload = { sha256, houseId, url: null };
-  const body: Bodies['photo'] = {
+/** What a photo's record says of its picture. */
+export function photoBody(
+  picture: ReadyPicture,
+  subject: PhotoSubject,
+  beforeId: string | null,
+): Bodies['photo'] {
+  const { sha256, widthPx, heightPx, takenAt, full } = picture;
+  return {
     sha256,
     widthPx,
     heightPx,
-    bytes: picture.full.size,
+    bytes: full.size,
     takenAt,
     subject,
     caption: '',
     marks: [],
     beforeId,
   };
-  const id = createRecord(houseId, 'photo', body);
-  localDatabase()?.keepUploads([upload]);
-  uploads.add([upload]);
-  askToPersist();
-  // Whoever is told that it was added may close the app.
-  await localDatabase()?.settled();
-  return id;
 }
 
-export type PictureSize = 'full' | 'thumbnail';
-
-/** Fetches a picture that is not here, and keeps it where there is room. */
-async function fetched(houseId: string, sha256: string, size: PictureSize): Promise<Blob | null> {
-  const blob = await getBlob(size === 'full' ? apiPaths.picture(sha256) : apiPaths.thumbnail(sha256));
-  if (blob === null) return null;
-  const picture = { sha256, houseId, full: null, thumbnail: null, [size]: blob };
-  await localDatabase()
-    ?.keepPicture(picture)
-    .catch(() => undefined);
-  return blob;
-}
-
-/**
- * A picture's bytes, from this device where they are here; null where no device has sent them yet.
- * @throws {Unreachable}
- */
-export async function pictureBytes(houseId: string, sha256: string, size: PictureSize): Promise<Blob | null> {
-  return (await held(sha256))?.[size] ?? fetched(houseId, sha256, size);
+/** Uploads of pictures that this page or device holds whole. */
+export async function takeUpHeld(
+  pictures: Pictures,
+  uploads: UploadQueue,
+  wanted: readonly KeptUpload[],
+  keep: (upload: KeptUpload) => void,
+): Promise<void> {
+  for (const upload of wanted) {
+    if (!(await pictures.isWhole(upload.sha256))) continue;
+    keep(upload);
+    uploads.add([upload]);
+  }
 }

@@ -1,6 +1,6 @@
-import { apiPaths, type Problem } from '@calvet/contract';
+import { apiPaths, isProblem, type Problem } from '@calvet/contract';
 import type { DetailedError } from 'tus-js-client';
-import { isOnServer, senderHeaders, Unreachable } from './api';
+import { Unreachable, type Api } from './api';
 import { PictureNotTaken, ServerFull } from './upload-queue';
 
 /** Small enough to arrive whole where the signal comes and goes. */
@@ -8,6 +8,7 @@ const PIECE_BYTES = 256 * 1024;
 const STALLED_MS = 30_000;
 
 interface Sending {
+  readonly api: Pick<Api, 'hasPicture' | 'senderHeaders' | 'url'>;
   readonly sha256: string;
   readonly bytes: Blob;
   /** Where pieces have arrived before; null where none has. */
@@ -18,7 +19,8 @@ interface Sending {
 
 function problemIn(error: Partial<DetailedError>): Problem | null {
   try {
-    return JSON.parse(error.originalResponse?.getBody() ?? '') as Problem;
+    const body: unknown = JSON.parse(error.originalResponse?.getBody() ?? '');
+    return isProblem(body) ? body : null;
   } catch {
     return null;
   }
@@ -31,23 +33,25 @@ export function failureOf(error: Error): Error {
   const problem = problemIn(detailed);
   if (status === 507) return new ServerFull(problem?.detail ?? 'The server is full.');
   const isForGood = problem !== null && [400, 413, 422].includes(status) && problem.code !== 'other-bytes';
-  return isForGood ? new PictureNotTaken(problem.detail) : new Unreachable(error.message);
+  return isForGood ? new PictureNotTaken(problem.detail) : new Unreachable(error.message, status);
 }
 
-async function sendPieces({ sha256, bytes, url, onUrl, onShare }: Sending): Promise<void> {
+async function sendPieces({ api, sha256, bytes, url, onUrl, onShare }: Sending): Promise<void> {
   const { Upload } = await import('tus-js-client');
   await new Promise<void>((resolve, reject) => {
     let timer: ReturnType<typeof setTimeout> | undefined;
     const upload = new Upload(bytes, {
-      endpoint: apiPaths.uploads,
-      uploadUrl: url,
+      endpoint: api.url(apiPaths.uploads),
+      uploadUrl: url === null ? null : api.url(url),
       metadata: { sha256 },
-      headers: { ...senderHeaders() },
+      headers: { ...api.senderHeaders() },
       chunkSize: PIECE_BYTES,
       retryDelays: null,
       storeFingerprintForResuming: false,
       onUploadUrlAvailable: () => {
-        if (upload.url !== null) onUrl(upload.url);
+        const path = upload.url === null ? null : pathOf(upload.url);
+        // Anything else is not where our server keeps pieces.
+        if (path?.startsWith(`${apiPaths.uploads}/`) === true) onUrl(path);
       },
       onProgress: (sent, total) => {
         goesOn();
@@ -74,16 +78,25 @@ async function sendPieces({ sha256, bytes, url, onUrl, onShare }: Sending): Prom
   });
 }
 
+/** The path of an address, wherever it is. */
+function pathOf(url: string): string | null {
+  try {
+    return new URL(url, 'http://localhost').pathname;
+  } catch {
+    return null;
+  }
+}
+
 /**
- * Sends a picture, from where it was cut off before.
+ * Sends a picture, from where it was cut off before. It is sent once the server itself says by its hash that it has it.
  * @throws {Unreachable} {ServerFull} {PictureNotTaken}
  */
 export async function sendPicture(sending: Sending): Promise<void> {
-  const path = apiPaths.picture(sending.sha256);
-  if (await isOnServer(path)) return;
+  const { api, sha256 } = sending;
+  if (await api.hasPicture(sha256)) return;
   await sendPieces(sending);
-  if (await isOnServer(path)) return;
+  if (await api.hasPicture(sha256)) return;
   // All of it arrived, and the server went down before it took it in.
   await sendPieces({ ...sending, url: null });
-  if (!(await isOnServer(path))) throw new Unreachable('The picture did not arrive whole.');
+  if (!(await api.hasPicture(sha256))) throw new Unreachable('The picture did not arrive whole.');
 }

@@ -1,296 +1,397 @@
 import {
-  apiPaths,
+  changeBetween,
+  isEmptyChange,
+  ownFields,
   type Bodies,
-  type ChangesPage,
+  type BodyChange,
   type House,
-  type HousesAnswer,
   type Kind,
-  type News,
+  type PhotoSubject,
+  type Stored,
 } from '@calvet/contract';
 import { v7 } from 'uuid';
-import { mutate } from 'swr';
-import { ApiProblem, getJson } from './api';
-import { copiesOf, EMPTY_COPY, withPending, withRecords, type HouseCopy } from './house-copy';
-import { OutboxKeeper, restoredFrom } from './kept-outbox';
-import { followServer } from './following';
-import { lostByServer } from './after-restore';
-import { Listeners } from './listeners';
-import { LocalDatabase, type Kept } from './local-database';
-import { askToPersist } from './space';
-import { Outbox, waitingIn, type Wish } from './outbox';
+import type { ReadyPicture } from '../picture/messages';
+import { answeredRecord } from './answered-record';
+import { CatchingUp } from './catching-up';
+import { Copies } from './copies';
+import { Following } from './following';
+import { copiesOf, type HouseCopy } from './house-copy';
+import { Keeping } from './keeping';
+import type { LocalDatabase } from './local-database';
+import type { Kept, KeptUpload } from './local-schema';
+import { Outbox } from './outbox';
+import { baseOf, decisionOn, type Choice, type Entry, type Troubled } from './outbox-rules';
+import { photoBody, Pictures, takeUpHeld } from './pictures';
+import { Reachability } from './reachability';
+import { Room } from './room';
+import { Sender } from './sender';
+import type { StoreOptions, Wish } from './store-options';
+import { Tabs, type TabMessage } from './tabs';
+import { TakingAlong } from './taking-along';
+import { UploadQueue } from './upload-queue';
 
-/** What this device holds, by house: the one thing that screens read from. */
-let held: ReadonlyMap<string, HouseCopy> = new Map();
-/** False until what the device kept has been read: before that nothing is known, and nothing may be written upon it. */
-let isRead = false;
-let local: LocalDatabase | null = null;
-/** False while the device gives no more room. */
-let isRoom = true;
-const holders = new Listeners();
-const keeper = new OutboxKeeper();
-const resentListeners: ((wishes: readonly Wish[]) => void)[] = [];
+const NOTHING_CHANGED: BodyChange = { body: {}, parts: [] };
+export type Store = ReturnType<typeof createStore>;
 
-/** Calls when a server that lost something was told it again. */
-export function onToldAgain(listener: (wishes: readonly Wish[]) => void): void {
-  resentListeners.push(listener);
-}
-
-export function heldCopies(): ReadonlyMap<string, HouseCopy> {
-  return held;
-}
-
-/** False where the browser offers no database, or it failed: entries then live as long as the page. */
-export function isKeptOnDevice(): boolean {
-  return local !== null;
-}
-
-/** The device's own database; null where there is none. */
-export function localDatabase(): LocalDatabase | null {
-  return local;
-}
-
-/** False while what is entered cannot be kept for want of room, and lives as long as the page. */
-export function hasRoom(): boolean {
-  return isRoom;
-}
-
-/** True once what this device kept is here. */
-export function isKeptRead(): boolean {
-  return isRead;
-}
-
-export const subscribeToCopies = holders.subscribe;
-
-export const houseKey = (houseId: string) => ['house', houseId] as const;
-export const HOUSES_KEY = 'houses';
-
-function copyOf(houseId: string): HouseCopy {
-  return held.get(houseId) ?? EMPTY_COPY;
-}
-
-function keep(houseId: string, copy: HouseCopy): void {
-  const before = copyOf(houseId);
-  if (before === copy) return;
-  held = new Map(held).set(houseId, copy);
-  const newer = [...copy.records.values()].filter((item) => before.records.get(item.record.id) !== item);
-  local?.keepCopy({ houseId, upTo: copy.upTo }, newer);
-  holders.tell();
-}
-
-const isUnknownHouse = (error: unknown): boolean =>
-  error instanceof ApiProblem && error.problem.code === 'unknown-house';
-
-/** Everything that the server has of a house; nothing where it does not know it. */
-async function toldOf(houseId: string): Promise<HouseCopy> {
-  let told = EMPTY_COPY;
-  try {
-    for (;;) {
-      const page = await getJson<ChangesPage>(`${apiPaths.changes(houseId)}?since=${told.upTo}`);
-      told = withRecords(told, page.records, page.upTo);
-      if (!page.more) return told;
-    }
-  } catch (error) {
-    if (isUnknownHouse(error)) return told;
-    throw error;
-  }
-}
-
-/** The server knows less than it did, as after a backup was brought back: it is told what it lost, and nothing is. */
-async function tellWhatWasLost(houseId: string): Promise<void> {
-  const told = await toldOf(houseId);
-  const wishes = lostByServer(houseId, copyOf(houseId), told);
-  held = new Map(held).set(houseId, told);
-  local?.dropCopy(houseId);
-  local?.keepCopy({ houseId, upTo: told.upTo }, [...told.records.values()]);
-  wishes.forEach((wish) => outbox.write(wish));
-  resentListeners.forEach((listener) => listener(wishes));
-  holders.tell();
-}
-
-const telling = new Map<string, Promise<void>>();
-
-/** Several screens may find out at once that a server lost something: it is told once. */
-function tellOnce(houseId: string): Promise<void> {
-  const underWay = telling.get(houseId);
-  if (underWay !== undefined) return underWay;
-  const begun = tellWhatWasLost(houseId).finally(() => telling.delete(houseId));
-  telling.set(houseId, begun);
-  return begun;
-}
-
-/** Brings a house's copy up to date, page by page. */
-export async function refreshHouse(houseId: string): Promise<void> {
-  for (;;) {
-    const since = copyOf(houseId).upTo;
-    let page: ChangesPage;
-    try {
-      page = await getJson<ChangesPage>(`${apiPaths.changes(houseId)}?since=${since}`);
-    } catch (error) {
-      if (!isUnknownHouse(error)) throw error;
-      if (waitingIn(outbox.getState(), houseId).length > 0) return;
-      if (since === 0) throw error;
-      await tellOnce(houseId);
-      return;
-    }
-    if (page.upTo < since && since === copyOf(houseId).upTo) {
-      await tellOnce(houseId);
-      return;
-    }
-    keep(houseId, withRecords(copyOf(houseId), page.records, page.upTo));
-    if (!page.more) return;
-  }
-}
-
-/** A house that is held and that the server does not list. */
-async function refreshUnlisted(houseId: string): Promise<void> {
-  try {
-    await refreshHouse(houseId);
-  } catch (error) {
-    if (!isUnknownHouse(error)) throw error;
-  }
-}
-
-/** Every house on the server, and with it the newest state of each house record. */
-export async function refreshHouses(): Promise<readonly House[]> {
-  const { houses } = await getJson<HousesAnswer>(apiPaths.houses);
-  local?.keepHouses(houses);
-  // What is held and not in the list was deleted by somebody else: its own changes say so.
-  if (!isRead) return houses;
-  const listed = new Set(houses.map(({ id }) => id));
-  await Promise.all([...held.keys()].filter((id) => !listed.has(id)).map(refreshUnlisted));
-  return houses;
-}
-
-/** Entries on their way to the server. */
-export const outbox: Outbox = new Outbox({
-  revisionOf: (houseId, recordId) => copyOf(houseId).records.get(recordId)?.record.revision ?? 0,
-  onApplied: ({ houseId, change }, { revision }) => {
-    // The taken change becomes part of the copy; its number is not, so that changes of others between are fetched.
-    const { records } = withPending(copyOf(houseId), houseId, [change]);
-    const item = records.get(change.id);
-    if (item === undefined) return;
-    // Where others came between, what they did was merged on the server and is not seen here yet: it is fetched, and until
-    // then entries are made upon the revision that was seen.
-    const isNext = revision === item.record.revision + 1;
-    const record = isNext ? { ...item.record, revision } : item.record;
-    const taken = new Map(records).set(change.id, { ...item, record } as typeof item);
-    keep(houseId, { ...copyOf(houseId), records: taken });
-    if (!isNext) void mutate(houseKey(houseId));
-    if (change.kind === 'house') void mutate(HOUSES_KEY);
-  },
-});
-
-outbox.subscribe(() => {
-  const { changed, gone } = keeper.differenceTo(outbox.getState());
-  if (changed.length + gone.length === 0) return;
-  local?.keepChanges(changed, gone);
-  if (changed.length > 0) askToPersist();
-});
-
-/** Opens what the device kept and takes it up. Where it keeps nothing, entries live as long as the tab. */
-async function readKept(): Promise<Kept | null> {
-  let kept: Kept | null = null;
-  try {
-    local = await LocalDatabase.open({
-      onFailure: (error) => {
-        console.error(error);
-        local = null;
-        holders.tell();
-      },
-      onRoom: (next) => {
-        isRoom = next;
-        holders.tell();
-      },
-    });
-    kept = await local.load();
-    held = copiesOf(kept);
-    keeper.start(kept.outbox);
-    outbox.restore(restoredFrom(kept.outbox));
-    const { houses } = kept;
-    if (houses !== null) {
-      // What the server said meanwhile is newer.
-      // It is asked again, and nobody waits for that: without a signal the answer may never come.
-      void mutate(HOUSES_KEY, (told?: readonly House[]) => told ?? houses, { revalidate: true });
-    }
-  } catch (error) {
-    console.error(error);
-  }
-  isRead = true;
-  holders.tell();
-  return kept;
-}
-
-/** Fetches what a piece of news is about, where it is not here yet. */
-async function catchUp({ houseId, upTo }: News): Promise<void> {
-  if (!held.has(houseId)) {
-    // A screen may stand open on a house that was not there yet.
-    await Promise.all([mutate(HOUSES_KEY), mutate(houseKey(houseId))]);
-    return;
-  }
-  if (copyOf(houseId).upTo >= upTo) return;
-  // Where that fails it is asked for again in a while.
-  await refreshHouse(houseId).catch(() => undefined);
-}
-
-/** What the device kept when the app was opened; null where it keeps nothing. */
-export const keptAtStart: Promise<Kept | null> =
-  typeof window === 'undefined' ? Promise.resolve(null) : readKept();
-
-if (typeof window !== 'undefined') {
-  if (typeof EventSource !== 'undefined') {
-    followServer({
-      onNews: (news) => void catchUp(news),
-      onOpen: () => {
-        outbox.retryNow();
-        void mutate(() => true);
-      },
-    });
-  }
-  window.addEventListener('online', () => outbox.retryNow());
-  window.addEventListener('beforeunload', (event) => {
-    const { pending, troubled } = outbox.getState();
-    if ((local === null || !isRoom) && pending.length + troubled.length > 0) event.preventDefault();
+/**
+ * What this device holds and what waits to be sent: the one door of the screens to the server and to local storage. It does
+ * nothing before `start`.
+ */
+export function createStore(options: StoreOptions) {
+  const { api, clock } = options;
+  const newId = (): string => v7();
+  const tabs = new Tabs(options);
+  const reachability = new Reachability(clock, options.retryMs);
+  const keeping = new Keeping({
+    open: options.openLocal,
+    limitMs: options.openMs,
+    writer: newId(),
+    rewrite: (local) => rewrite(local),
+    onTakenUp: (kept) => takeUp(kept),
+    onNoRoom: () => void room.make(),
   });
-}
+  const local = keeping.database;
+  const copies = new Copies({ tabs, local });
+  const outbox: Outbox = new Outbox({
+    post: (message) => tabs.post(message),
+    local,
+    newId,
+    onWaiting: () => sender.gather(),
+  });
+  const sender = new Sender({
+    api,
+    clock,
+    outbox,
+    reachability,
+    isLeading: outbox.isLeading,
+    onAnswered: (batch, outcomes) => {
+      for (const pending of batch) {
+        const { houseId, change } = pending;
+        const held = copies.recordOf(houseId, change.id);
+        const answered = answeredRecord(pending, outcomes.get(change.changeId), held);
+        if (answered !== null) copies.take(houseId, [answered.item], 0);
+      }
+    },
+    // Where it cannot be told just now, it is found out again.
+    onUnknownHouse: (houseId) => catchingUp.tellAgain(houseId).catch(() => true),
+    gatherMs: options.gatherMs,
+    faultMs: options.faultMs,
+  });
+  const pictures: Pictures = new Pictures({ api, local, makeRoom: () => room.make() });
+  const uploads: UploadQueue = new UploadQueue({
+    clock,
+    reachability,
+    isLeading: outbox.isLeading,
+    send: (upload, onUrl, onShare) => pictures.send(upload, onUrl, onShare),
+    onChange: (upload) => local()?.keepUploads([upload]),
+    onGone: ({ sha256 }) => {
+      local()?.dropUpload(sha256);
+      pictures.wasSent(sha256);
+    },
+    onState: (state) => tabs.post({ kind: 'uploads', state }),
+  });
+  const taking = new TakingAlong({ copies, pictures, local, tabs, isLeading: outbox.isLeading });
+  const catchingUp = new CatchingUp({
+    api,
+    clock,
+    copies,
+    outbox,
+    settled: keeping.settled,
+    onReached: () => {
+      reachability.worked();
+      if (options.isVisible()) following?.start();
+    },
+    onUnreachable: () => following?.stop(),
+    onHouses: (told) => {
+      houses = told;
+      local()?.keepHouses(told);
+    },
+    onLost: (houseId) => tabs.post({ kind: 'lost', houseId }),
+    writeLost,
+  });
+  const room = new Room({
+    api,
+    local,
+    copies,
+    outbox,
+    uploads,
+    taking,
+    refreshHouse: catchingUp.refreshHouse,
+  });
+  const following =
+    options.openStream === null
+      ? null
+      : new Following({
+          open: options.openStream,
+          clock,
+          onNews: (news) => void catchingUp.hear(news),
+          onOpen: () => {
+            reachability.worked();
+            catchingUp.lineOpened();
+          },
+        });
+  let isClosed = false;
+  let houses: readonly House[] | null = null;
+  function takeUp(kept: Kept): void {
+    copies.takeUp(copiesOf(kept));
+    // Where this tab sends already, what it holds goes on after what the device kept.
+    if (outbox.isLeading()) outbox.lead(kept.outbox, kept.entries);
+    else {
+      outbox.follow(kept);
+      tabs.post({ kind: 'tell me' });
+    }
+    houses = kept.houses;
+    taking.takeUp(kept.taken);
+    uploads.add(kept.uploads);
+  }
 
-/** Forgets what is held of a house, which the server has; it is fetched again when it is wanted. */
-export function forgetHouse(houseId: string): void {
-  held = new Map([...held].filter(([id]) => id !== houseId));
-  local?.dropCopy(houseId);
-  holders.tell();
-}
+  /** The device's database was lost: what the page knows is written into a new one. */
+  function rewrite(database: LocalDatabase): void {
+    copies.rewrite(database);
+    outbox.rewrite(database);
+    database.keepUploads(uploads.getState().waiting);
+    taking.rewrite(database);
+    pictures.rewrite(database);
+    if (houses !== null) database.keepHouses(houses);
+  }
 
-/** Makes a record and gives back its id. */
-export function createRecord<K extends Kind>(
-  houseId: string,
-  kind: K,
-  body: Bodies[K],
-  id: string = v7(),
-): string {
-  outbox.write({ houseId, kind, id, op: 'create', body });
-  return id;
-}
+  /** The server lost something of a house, its pictures too perhaps; where it has those, it says so before they are sent. */
+  function writeLost(houseId: string, lost: readonly Wish[], told: HouseCopy): void {
+    outbox.writeLost(houseId, lost.map(entryOf), (id) => told.records.get(id)?.record.revision ?? 0);
+    const again = lost.flatMap(({ kind, op, body }): KeptUpload[] =>
+      kind === 'photo' &&
+      op === 'create' &&
+      body !== undefined &&
+      'sha256' in body &&
+      body.sha256 !== undefined
+        ? [{ sha256: body.sha256, houseId, url: null }]
+        : [],
+    );
+    void takeUpHeld(pictures, uploads, again, (upload) => local()?.keepUploads([upload]));
+  }
 
-/** Makes a house and gives back its id. */
-export function createHouse(body: Bodies['house']): string {
-  const id = v7();
-  return createRecord(id, 'house', body, id);
-}
+  function hear(message: TabMessage): void {
+    switch (message.kind) {
+      case 'entered':
+        outbox.take(message.entries.map((entry) => ({ entry, order: null })));
+        void outbox.takeEntered();
+        break;
+      case 'outbox':
+        outbox.hear(message);
+        break;
+      case 'decide':
+        if (outbox.isLeading()) outbox.decide(message.decision);
+        break;
+      case 'leads':
+        tabs.post({ kind: 'tell me' });
+        break;
+      case 'tell me':
+        if (outbox.isLeading()) void outbox.tellAll();
+        break;
+      case 'records':
+      case 'replaced':
+        copies.hear(message);
+        break;
+      case 'lost':
+        if (outbox.isLeading()) void catchingUp.tellAgain(message.houseId).catch(() => undefined);
+        break;
+      case 'taken':
+        taking.takeUp(message.houseIds);
+        break;
+      case 'uploads':
+        uploads.hear(message.state);
+        break;
+      case 'upload':
+        if (outbox.isLeading()) uploads.add([message.upload]);
+        break;
+      case 'drop upload':
+        if (outbox.isLeading()) uploads.letGo(message.sha256);
+        break;
+      case 'try now':
+        if (outbox.isLeading()) tryNow();
+        break;
+      case 'let me':
+        break;
+    }
+  }
 
-/** Changes some fields of a record. */
-export function updateRecord<K extends Kind>(
-  houseId: string,
-  kind: K,
-  id: string,
-  body: Partial<Bodies[K]>,
-): void {
-  outbox.write({ houseId, kind, id, op: 'update', body });
-}
+  /** This tab sends from now on: it takes up what all tabs have written. */
+  async function lead(): Promise<void> {
+    await keeping.settled;
+    const database = local();
+    await database?.settled();
+    const [waiting, kept] = await Promise.all([database?.loadWaiting(), database?.loadUploads()]);
+    if (isClosed) return;
+    outbox.lead(waiting?.outbox ?? [], waiting?.entries ?? []);
+    // Entered while that was read.
+    await outbox.takeEntered();
+    tabs.post({ kind: 'leads' });
+    uploads.add(kept ?? uploads.getState().waiting);
+    taking.fetchSoon();
+  }
 
-export function deleteRecord(houseId: string, kind: Kind, id: string): void {
-  outbox.write({ houseId, kind, id, op: 'delete' });
-}
+  async function rest(): Promise<void> {
+    outbox.rest();
+    sender.rest();
+    uploads.rest();
+    await local()?.settled();
+  }
 
-export function restoreRecord(houseId: string, kind: Kind, id: string): void {
-  outbox.write({ houseId, kind, id, op: 'restore' });
+  function entryOf(wish: Wish): Entry {
+    const { houseId, kind, id, op, body = {}, change = NOTHING_CHANGED } = wish;
+    const done = op === 'create' ? { body: body as BodyChange['body'], parts: [] } : change;
+    const heldRevision = copies.recordOf(houseId, id)?.record.revision ?? 0;
+    return {
+      entryId: newId(),
+      houseId,
+      kind,
+      id,
+      op,
+      change: done,
+      // What lies under something that waits was not on the screen, whichever tab sends it.
+      seenRevision: baseOf({ id, op, change: done, seenRevision: heldRevision }, outbox.getState().pending),
+      enteredAt: new Date(clock.now()).toISOString(),
+    };
+  }
+
+  /** Enters many things in one go. */
+  function writeAll(wishes: readonly Wish[]): void {
+    if (wishes.length > 0) outbox.write(wishes.map(entryOf));
+  }
+
+  /** Tries at once to send what waits, whatever was tried before. */
+  function tryNow(): void {
+    reachability.tryNow();
+    if (outbox.isLeading()) {
+      sender.sendNow();
+      uploads.retryNow();
+    } else tabs.post({ kind: 'try now' });
+  }
+
+  function createRecord<K extends Kind>(houseId: string, kind: K, body: Bodies[K], id = newId()): string {
+    writeAll([{ houseId, kind, id, op: 'create', body }]);
+    return id;
+  }
+
+  return {
+    outbox,
+    copies,
+    pictures,
+    uploads,
+    taking,
+    keeping,
+    reachability,
+    following,
+    api,
+
+    /** Opens what the device kept, and begins to send. */
+    start: async (): Promise<void> => {
+      keeping.start();
+      tabs.start({ onLead: lead, onRest: rest, onMessage: hear });
+      await keeping.settled;
+    },
+
+    /** Comes to rest; for tests, and for nothing else. */
+    close: (): void => {
+      isClosed = true;
+      outbox.rest();
+      sender.rest();
+      uploads.rest();
+      following?.stop();
+      taking.close();
+      catchingUp.close();
+      tabs.close();
+      keeping.close();
+    },
+
+    /** The page came into sight or went out of it. */
+    lookedAt: (isVisible: boolean): void => {
+      if (!isVisible) {
+        following?.stop();
+        return;
+      }
+      tabs.wantToLead();
+      if (!reachability.isDown()) following?.start();
+    },
+
+    /** Calls where something may have been missed. */
+    onMissed: (listener: () => void): void => {
+      catchingUp.askBy(listener);
+    },
+
+    /** The list of houses as it was last told; null before. */
+    knownHouses: (): readonly House[] | null => houses,
+    refreshHouse: catchingUp.refreshHouse,
+    refreshHouses: catchingUp.refreshHouses,
+    writeAll,
+    tryNow,
+    /** Settles one question, as it is shown. */
+    decide: (group: readonly Troubled[], choice: Choice): void => {
+      const [first] = group;
+      if (first === undefined) return;
+      outbox.decide(decisionOn(group, choice, copies.recordOf(first.houseId, first.change.id)));
+    },
+
+    /** Makes a record and gives back its id. */
+    createRecord,
+
+    /** Makes a house and gives back its id. */
+    createHouse: (body: Bodies['house']): string => {
+      const id = newId();
+      return createRecord(id, 'house', body, id);
+    },
+
+    /**
+     * Changes some fields of a record.
+     * @param seen the record as the person saw it: what they left alone takes nothing back that somebody else did
+     */
+    updateRecord: <K extends Kind>(kind: K, seen: Stored<Bodies[K]>, body: Partial<Bodies[K]>): void => {
+      const change = changeBetween(kind, ownFields(seen), body as BodyChange['body']);
+      if (isEmptyChange(change)) return;
+      writeAll([{ houseId: seen.houseId, kind, id: seen.id, op: 'update', change }]);
+    },
+
+    deleteRecord: (houseId: string, kind: Kind, id: string): void =>
+      writeAll([{ houseId, kind, id, op: 'delete' }]),
+    restoreRecord: (houseId: string, kind: Kind, id: string): void =>
+      writeAll([{ houseId, kind, id, op: 'restore' }]),
+
+    /**
+     * Takes a picture in: kept on the device, tied to its record, and sent when there is a signal.
+     * @returns the id of the photo
+     * @throws {NoRoomOnDevice}
+     */
+    addPhoto: async (
+      houseId: string,
+      picture: ReadyPicture,
+      subject: PhotoSubject,
+      beforeId: string | null = null,
+    ): Promise<string> => {
+      // The picture first: a record of a picture that was not kept would promise what nobody has.
+      await pictures.keep(houseId, picture);
+      const upload = { sha256: picture.sha256, houseId, url: null };
+      const id = createRecord(houseId, 'photo', photoBody(picture, subject, beforeId));
+      local()?.keepUploads([upload]);
+      uploads.add([upload]);
+      tabs.post({ kind: 'upload', upload });
+      // Whoever is told that it was added may close the app.
+      await local()?.settled();
+      return id;
+    },
+
+    /** Lets go of a picture that the server did not take. */
+    letGoOfPicture: (sha256: string): void => {
+      uploads.letGo(sha256);
+      tabs.post({ kind: 'drop upload', sha256 });
+    },
+
+    takeAlong: (houseId: string): void => {
+      taking.take(houseId);
+      void catchingUp.refreshHouse(houseId).catch(() => undefined);
+    },
+
+    /** True where something of a house is on this device alone. */
+    holdsUnsent: room.holdsUnsent,
+    freeHouse: room.freeHouse,
+  };
 }

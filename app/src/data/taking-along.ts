@@ -1,19 +1,10 @@
-import { isServerHeard, subscribeToHearing } from './following';
+import PQueue from 'p-queue';
+import type { Copies } from './copies';
 import type { HouseCopy } from './house-copy';
 import { Listeners } from './listeners';
-import type { PicturesHeld } from './local-database';
-import { waitingIn } from './outbox';
-import { pictureBytes, uploads } from './pictures';
-import { askToPersist } from './space';
-import {
-  forgetHouse,
-  heldCopies,
-  keptAtStart,
-  localDatabase,
-  outbox,
-  refreshHouse,
-  subscribeToCopies,
-} from './store';
+import type { LocalDatabase } from './local-database';
+import type { Pictures } from './pictures';
+import type { Tabs } from './tabs';
 
 /** How far a house that is taken along is here. */
 export interface TakenHouse {
@@ -25,23 +16,12 @@ export interface TakenHouse {
 const AT_ONCE = 4;
 const GATHER_MS = 300;
 
-let taken: ReadonlyMap<string, TakenHouse> = new Map();
-let timer: ReturnType<typeof setTimeout> | null = null;
-let isFetching = false;
-const listeners = new Listeners();
-
-export const subscribeToTaken = listeners.subscribe;
-
-/** Houses that are taken along, by id. */
-export function takenHouses(): ReadonlyMap<string, TakenHouse> {
-  return taken;
-}
-
-function set(houseId: string, next: TakenHouse): void {
-  const before = taken.get(houseId);
-  if (before?.photos === next.photos && before.here === next.here) return;
-  taken = new Map(taken).set(houseId, next);
-  listeners.tell();
+interface TakingAlongOptions {
+  readonly copies: Pick<Copies, 'all' | 'subscribe'>;
+  readonly pictures: Pick<Pictures, 'bytes'>;
+  readonly local: () => LocalDatabase | null;
+  readonly tabs: Pick<Tabs, 'post'>;
+  readonly isLeading: () => boolean;
 }
 
 function picturesOf(copy: HouseCopy | undefined): readonly string[] {
@@ -52,84 +32,104 @@ function picturesOf(copy: HouseCopy | undefined): readonly string[] {
   return [...found];
 }
 
-async function fetchThumbnails(houseId: string): Promise<void> {
-  const all = picturesOf(heldCopies().get(houseId));
-  const missing = (await localDatabase()?.withoutThumbnail(all)) ?? [];
-  let here = all.length - missing.length;
-  set(houseId, { photos: all.length, here });
-  const queue = [...missing];
-  const fetchInTurn = async (): Promise<void> => {
-    for (let next = queue.shift(); next !== undefined; next = queue.shift()) {
-      const isHere = (await pictureBytes(houseId, next, 'thumbnail')) !== null;
-      if (!taken.has(houseId)) return;
-      if (isHere) set(houseId, { photos: all.length, here: ++here });
-    }
-  };
-  await Promise.all(Array.from({ length: AT_ONCE }, fetchInTurn));
-}
+/** Houses that are brought to this device whole, before one drives to where there is no signal. */
+export class TakingAlong {
+  private taken: ReadonlyMap<string, TakenHouse> = new Map();
+  private readonly queue = new PQueue({ concurrency: AT_ONCE });
+  /** Small pictures that are asked for, so that none is asked for twice. */
+  private readonly asked = new Set<string>();
+  private timer: ReturnType<typeof setTimeout> | null = null;
+  private readonly listeners = new Listeners();
 
-async function fetchAll(): Promise<void> {
-  if (isFetching) return;
-  isFetching = true;
-  try {
-    for (const houseId of taken.keys()) await fetchThumbnails(houseId);
-  } catch {
-    // Without a signal: it goes on when there is one.
-  } finally {
-    isFetching = false;
+  constructor(private readonly options: TakingAlongOptions) {
+    options.copies.subscribe(() => this.fetchSoon());
   }
-}
 
-function schedule(): void {
-  if (taken.size === 0) return;
-  if (timer !== null) clearTimeout(timer);
-  timer = setTimeout(() => void fetchAll(), GATHER_MS);
-}
+  readonly subscribe = this.listeners.subscribe;
 
-subscribeToCopies(schedule);
-subscribeToHearing(() => {
-  if (isServerHeard()) schedule();
-});
-void keptAtStart.then((kept) => {
-  taken = new Map(kept?.taken.map((houseId) => [houseId, { photos: 0, here: 0 }]));
-  listeners.tell();
-  schedule();
-});
+  /** Houses that are taken along, by id. */
+  readonly houses = (): ReadonlyMap<string, TakenHouse> => this.taken;
 
-/** Brings a house's records and small pictures to this device, and keeps them up to date. */
-export function takeAlong(houseId: string): void {
-  askToPersist();
-  localDatabase()?.keepTaken(houseId, true);
-  taken = new Map(taken).set(houseId, { photos: picturesOf(heldCopies().get(houseId)).length, here: 0 });
-  listeners.tell();
-  void refreshHouse(houseId).catch(() => undefined);
-  schedule();
-}
+  /** Takes up what the device kept, or what another tab told. */
+  takeUp(houseIds: readonly string[]): void {
+    this.taken = new Map(houseIds.map((id) => [id, this.taken.get(id) ?? this.begin(id)]));
+    this.listeners.tell();
+    this.fetchSoon();
+  }
 
-/** Takes a house along no longer. What is here stays until the room is wanted. */
-export function leaveBehind(houseId: string): void {
-  localDatabase()?.keepTaken(houseId, false);
-  taken = new Map([...taken].filter(([id]) => id !== houseId));
-  listeners.tell();
-}
+  take(houseId: string): void {
+    this.options.local()?.keepTaken(houseId, true);
+    this.taken = new Map(this.taken).set(houseId, this.begin(houseId));
+    this.told();
+    this.fetchSoon();
+  }
 
-/** True where something of a house is on this device alone. */
-export function holdsUnsent(houseId: string): boolean {
-  const { waiting, refused } = uploads.getState();
-  const sending = [...waiting, ...refused.map(({ upload }) => upload)];
-  return (
-    waitingIn(outbox.getState(), houseId).length > 0 || sending.some((upload) => upload.houseId === houseId)
-  );
-}
+  /** Takes a house along no longer. What is here stays until the room is wanted. */
+  leave(houseId: string): void {
+    this.options.local()?.keepTaken(houseId, false);
+    this.taken = new Map([...this.taken].filter(([id]) => id !== houseId));
+    this.told();
+  }
 
-/** Lets go of everything of a house that the server has too. What was not sent stays. */
-export async function freeHouse(houseId: string): Promise<void> {
-  leaveBehind(houseId);
-  await localDatabase()?.dropPictures({ houseId });
-  if (!holdsUnsent(houseId)) forgetHouse(houseId);
-}
+  /** Writes it down again, after the device's database was lost. */
+  rewrite(local: LocalDatabase): void {
+    for (const houseId of this.taken.keys()) local.keepTaken(houseId, true);
+  }
 
-/** What pictures take up on this device, house by house. */
-export async function picturesOnDevice(): Promise<ReadonlyMap<string, PicturesHeld>> {
-  return (await localDatabase()?.picturesHeld()) ?? new Map<string, PicturesHeld>();
+  /** There may be something new to fetch, or a signal to fetch it with. */
+  fetchSoon(): void {
+    if (this.taken.size === 0 || this.timer !== null) return;
+    this.timer = setTimeout(() => {
+      this.timer = null;
+      if (this.options.isLeading()) for (const houseId of this.taken.keys()) void this.fetch(houseId);
+    }, GATHER_MS);
+  }
+
+  close(): void {
+    if (this.timer !== null) clearTimeout(this.timer);
+    this.queue.clear();
+  }
+
+  private begin(houseId: string): TakenHouse {
+    return { photos: picturesOf(this.options.copies.all().get(houseId)).length, here: 0 };
+  }
+
+  private told(): void {
+    this.listeners.tell();
+    this.options.tabs.post({ kind: 'taken', houseIds: [...this.taken.keys()] });
+  }
+
+  private count(houseId: string, photos: number, here: number): void {
+    const before = this.taken.get(houseId);
+    if (before === undefined || (before.photos === photos && before.here === here)) return;
+    this.taken = new Map(this.taken).set(houseId, { photos, here });
+    this.listeners.tell();
+  }
+
+  private async missing(sha256s: readonly string[]): Promise<readonly string[]> {
+    return (await this.options.local()?.withoutThumbnail(sha256s)) ?? [];
+  }
+
+  private async fetch(houseId: string): Promise<void> {
+    const all = picturesOf(this.options.copies.all().get(houseId));
+    const missing = await this.missing(all).catch(() => all);
+    this.count(houseId, all.length, all.length - missing.length);
+    for (const sha256 of missing.filter((each) => !this.asked.has(each))) {
+      this.asked.add(sha256);
+      void this.queue.add(() => this.fetchOne(houseId, sha256));
+    }
+  }
+
+  private async fetchOne(houseId: string, sha256: string): Promise<void> {
+    try {
+      if (!this.taken.has(houseId)) return;
+      const isHere = (await this.options.pictures.bytes(houseId, sha256, 'thumbnail')) !== null;
+      const counted = this.taken.get(houseId);
+      if (isHere && counted !== undefined) this.count(houseId, counted.photos, counted.here + 1);
+    } catch {
+      // Without a signal: it goes on when there is one.
+    } finally {
+      this.asked.delete(sha256);
+    }
+  }
 }

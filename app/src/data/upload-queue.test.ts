@@ -1,10 +1,14 @@
 import { Unreachable } from './api';
-import type { KeptUpload } from './local-database';
+import { deviceClock } from './clock';
+import type { KeptUpload } from './local-schema';
+import { Reachability } from './reachability';
 import { failureOf } from './send-picture';
-import { PictureNotTaken, ServerFull, UploadQueue } from './upload-queue';
+import { DeviceSilent, PictureNotTaken, ServerFull, UploadQueue } from './upload-queue';
 
 jest.useFakeTimers();
 
+/** Without the spread that delays have. */
+const steady = { ...deviceClock, random: () => 0.5 };
 const tick = (milliseconds: number) => jest.advanceTimersByTimeAsync(milliseconds);
 const upload = (sha256: string): KeptUpload => ({ sha256, houseId: 'h', url: null });
 
@@ -20,7 +24,11 @@ function queueWith(send: Send) {
       return send(each, onUrl);
     },
     onChange: (each) => kept.push(each),
-    onSent: ({ sha256 }) => sent.push(sha256),
+    onGone: ({ sha256 }) => sent.push(sha256),
+    onState: () => undefined,
+    clock: steady,
+    reachability: new Reachability(steady),
+    isLeading: () => true,
   });
   return { queue, sent, tried, kept };
 }
@@ -54,7 +62,6 @@ test('cut off, a picture goes on where its pieces are, and is tried more and mor
   expect(queue.getState().phase).toBe('unreachable');
   expect(kept.at(-1)).toEqual({ sha256: 'a', houseId: 'h', url: '/api/v1/uploads/x' });
   await tick(990);
-  await tick(1000);
   expect(tried).toHaveLength(2);
   await tick(8000);
   expect(sent).toEqual(['a']);
@@ -88,12 +95,38 @@ test('a picture that is refused for good holds up no other, and can be tried aga
   expect(sent).toEqual(['b', 'a']);
 });
 
+test('a picture that is refused can be let go', async () => {
+  const { queue, sent } = queueWith(() => Promise.reject(new PictureNotTaken('No picture.')));
+  queue.add([upload('a')]);
+  await tick(100);
+  queue.letGo('a');
+  expect(queue.getState()).toMatchObject({ waiting: [], refused: [] });
+  expect(sent).toEqual(['a']);
+  queue.retryNow();
+  await tick(100);
+  expect(queue.getState().refused).toEqual([]);
+});
+
+test('while the device’s own database does not answer, a picture is not called gone', async () => {
+  let isSilent = true;
+  const { queue, sent } = queueWith(() =>
+    isSilent ? Promise.reject(new DeviceSilent()) : Promise.resolve(),
+  );
+  queue.add([upload('a')]);
+  await tick(5000);
+  expect(queue.getState()).toMatchObject({ waiting: [upload('a')], refused: [] });
+  isSilent = false;
+  await tick(5000);
+  expect(sent).toEqual(['a']);
+});
+
 describe('what an answer means', () => {
   const answered = (status: number, body = '') =>
     Object.assign(new Error('upload failed'), {
       originalResponse: { getStatus: () => status, getBody: () => body },
     });
-  const problem = (code: string) => JSON.stringify({ code, detail: 'Say why.' });
+  const problem = (code: string) =>
+    JSON.stringify({ type: `urn:calvet:problem:${code}`, status: 400, field: '', code, detail: 'Say why.' });
 
   test.each<[string, Error, new (message: string) => Error]>([
     ['no answer', new Error('failed'), Unreachable],

@@ -1,12 +1,17 @@
 import { Unreachable } from './api';
+import { NextCall, type Clock } from './clock';
 import { Listeners } from './listeners';
-import type { KeptUpload } from './local-database';
+import type { KeptUpload } from './local-schema';
+import type { Reachability } from './reachability';
 
 /** The server has no room for pictures. */
 export class ServerFull extends Error {}
 
 /** The server will not have this picture, however often it is sent. */
 export class PictureNotTaken extends Error {}
+
+/** The device's own database does not answer: the picture may be in it all the same. */
+export class DeviceSilent extends Error {}
 
 export interface RefusedUpload {
   readonly upload: KeptUpload;
@@ -22,33 +27,47 @@ export interface UploadsState {
   readonly share: number;
 }
 
+export const NO_UPLOADS: UploadsState = { waiting: [], refused: [], phase: 'idle', share: 0 };
+
 interface UploadQueueOptions {
   /**
    * Sends one picture, and tells where its pieces are and how much has been sent.
-   * @throws {Unreachable} {ServerFull} {PictureNotTaken}
+   * @throws {Unreachable} {ServerFull} {PictureNotTaken} {DeviceSilent}
    */
   readonly send: (
     upload: KeptUpload,
     onUrl: (url: string) => void,
     onShare: (share: number) => void,
   ) => Promise<void>;
+  readonly clock: Clock;
+  readonly reachability: Reachability;
+  /** False while another tab sends. */
+  readonly isLeading: () => boolean;
   /** What has to be written down of an upload. */
   readonly onChange: (upload: KeptUpload) => void;
-  /** The server has it. */
-  readonly onSent: (upload: KeptUpload) => void;
+  /** The server has it, or it is wanted no longer. */
+  readonly onGone: (upload: KeptUpload) => void;
+  /** What the other tabs are told. */
+  readonly onState: (state: UploadsState) => void;
 }
 
-const RETRY_MS = [1000, 2000, 5000, 10_000, 30_000] as const;
 const FULL_RETRY_MS = 60_000;
+const SILENT_RETRY_MS = 2000;
 
 /** Pictures on their way to the server, one after the other. Each stays until the server has it. */
 export class UploadQueue {
-  private state: UploadsState = { waiting: [], refused: [], phase: 'idle', share: 0 };
+  private state: UploadsState = NO_UPLOADS;
+  private isSending = false;
+  private turn = 0;
+  private readonly next: NextCall;
   private readonly listeners = new Listeners();
-  private timer: ReturnType<typeof setTimeout> | null = null;
-  private failures = 0;
 
-  constructor(private readonly options: UploadQueueOptions) {}
+  constructor(private readonly options: UploadQueueOptions) {
+    this.next = new NextCall(options.clock, () => void this.sendFirst());
+    options.reachability.subscribe(() => {
+      if (!options.reachability.isDown() && this.state.waiting.length > 0) this.next.within(0);
+    });
+  }
 
   readonly subscribe = this.listeners.subscribe;
 
@@ -58,61 +77,101 @@ export class UploadQueue {
   add(uploads: readonly KeptUpload[]): void {
     const known = new Set(this.state.waiting.map(({ sha256 }) => sha256));
     const fresh = uploads.filter(({ sha256 }) => !known.has(sha256));
-    if (fresh.length === 0) return;
-    this.set({ waiting: [...this.state.waiting, ...fresh] });
-    this.schedule(0);
+    if (fresh.length > 0) this.set({ waiting: [...this.state.waiting, ...fresh] });
+    if (this.state.waiting.length > 0) this.next.within(0);
   }
 
+  /** Sends again what was refused, and goes on with the rest. */
   retryNow(): void {
-    this.failures = 0;
     const again = this.state.refused.map(({ upload }) => upload);
     this.set({ refused: [] });
     this.add(again);
-    if (this.state.waiting.length > 0) this.schedule(0);
+  }
+
+  /** A picture that was refused, or that nobody wants, is let go. */
+  letGo(sha256: string): void {
+    const { waiting, refused } = this.state;
+    const found = [...waiting, ...refused.map(({ upload }) => upload)].find((each) => each.sha256 === sha256);
+    this.set({
+      waiting: waiting.filter((each) => each.sha256 !== sha256),
+      refused: refused.filter(({ upload }) => upload.sha256 !== sha256),
+    });
+    if (found !== undefined) this.options.onGone(found);
+  }
+
+  /** Another tab sends, and told how far it is. */
+  hear(state: UploadsState): void {
+    if (this.options.isLeading()) return;
+    this.state = state;
+    this.listeners.tell();
+  }
+
+  /** Another tab sends from now on. */
+  rest(): void {
+    this.turn++;
+    this.isSending = false;
+    this.next.cancel();
   }
 
   private set(next: Partial<UploadsState>): void {
     this.state = { ...this.state, ...next };
     this.listeners.tell();
-  }
-
-  private schedule(milliseconds: number): void {
-    if (this.state.phase === 'sending') return;
-    if (this.timer !== null) clearTimeout(this.timer);
-    this.timer = setTimeout(() => void this.sendFirst(), milliseconds);
+    if (this.options.isLeading()) this.options.onState(this.state);
   }
 
   private async sendFirst(): Promise<void> {
+    const { reachability, isLeading, send, onGone } = this.options;
     const [upload] = this.state.waiting;
-    if (upload === undefined || this.state.phase === 'sending') return;
+    if (upload === undefined || this.isSending || !isLeading()) return;
+    const wait = reachability.waitMs();
+    if (wait > 0) {
+      this.next.within(wait);
+      return;
+    }
+    const turn = ++this.turn;
+    const isMine = () => this.turn === turn && isLeading();
+    this.isSending = true;
     this.set({ phase: 'sending', share: 0 });
     try {
-      await this.options.send(
+      await send(
         upload,
-        (url) => this.change({ ...upload, url }),
-        (share) => this.set({ share }),
+        (url) => {
+          if (isMine()) this.change({ ...upload, url });
+        },
+        (share) => {
+          if (isMine()) this.set({ share });
+        },
       );
-      this.failures = 0;
+      if (!isMine()) return;
+      reachability.worked();
       this.leave(upload, 'idle');
-      this.options.onSent(upload);
-      this.schedule(0);
+      onGone(upload);
     } catch (error) {
+      if (!isMine()) return;
+      this.isSending = false;
       this.takeFailure(upload, error);
+      return;
     }
+    this.isSending = false;
+    this.next.within(0);
   }
 
   private takeFailure(upload: KeptUpload, error: unknown): void {
     if (error instanceof ServerFull) {
       this.set({ phase: 'full' });
-      this.schedule(FULL_RETRY_MS);
+      this.next.within(FULL_RETRY_MS);
     } else if (error instanceof PictureNotTaken) {
       this.set({ refused: [...this.state.refused, { upload, message: error.message }] });
       this.leave(upload, 'idle');
-      this.schedule(0);
+      this.next.within(0);
+    } else if (error instanceof DeviceSilent) {
+      this.set({ phase: 'idle' });
+      this.next.within(SILENT_RETRY_MS);
     } else {
       if (!(error instanceof Unreachable)) console.error(error);
+      this.options.reachability.failed(error instanceof Unreachable ? error.retryAfterMs : null);
       this.set({ phase: 'unreachable' });
-      this.schedule(RETRY_MS[Math.min(this.failures++, RETRY_MS.length - 1)] ?? FULL_RETRY_MS);
+      this.next.within(this.options.reachability.waitMs());
     }
   }
 

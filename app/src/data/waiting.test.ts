@@ -1,7 +1,8 @@
 import type { Change, House, KindedRecord } from '@calvet/contract';
 import { houseWith } from '../../test/records';
 import { EMPTY_COPY, withRecords, type HouseCopy } from './house-copy';
-import type { OutboxState, Pending } from './outbox';
+import type { OutboxState } from './outbox';
+import type { Pending } from './outbox-rules';
 import { viewWithWaiting, withNewerHouses } from './waiting';
 
 const house = (id: string, more: Partial<House> = {}): House =>
@@ -19,6 +20,7 @@ const waiting = (houseId: string, part: Partial<Change>): Pending => ({
     body: {},
     ...part,
   } as Change,
+  isSealed: false,
 });
 const stateOf = (...pending: Pending[]): OutboxState => ({ pending, troubled: [], phase: 'idle' });
 const namesOf = (houses: readonly House[]) => houses.map(({ name }) => name);

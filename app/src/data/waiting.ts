@@ -1,6 +1,7 @@
 import type { House } from '@calvet/contract';
 import { EMPTY_COPY, viewOf, withPending, withRecords, type HouseCopy, type HouseView } from './house-copy';
-import { waitingIn, type OutboxState } from './outbox';
+import type { OutboxState } from './outbox';
+import { waitingIn } from './outbox-rules';
 
 const settledViews = new WeakMap<HouseCopy, HouseView | null>();
 

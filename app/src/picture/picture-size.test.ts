@@ -23,12 +23,15 @@ test('whatever its shape it fits, and is distorted by no more than a pixel', () 
 });
 
 test('the camera’s clock is read as this device’s time, and a date that is none as none', () => {
-  expect(takenAtOf('2026:10:03 14:05:59')).toBe(new Date(2026, 9, 3, 14, 5, 59).toISOString());
-  expect([undefined, '', '0000:00:00 00:00:00', 'yesterday', '    :  :     :  :  '].map(takenAtOf)).toEqual([
-    null,
-    null,
-    null,
-    null,
-    null,
-  ]);
+  const taken = takenAtOf('2026:10:03 14:05:59') ?? '';
+  expect(taken).toMatch(/^2026-10-03T14:05:59[+-]\d{2}:\d{2}$/);
+  expect(new Date(taken)).toEqual(new Date(2026, 9, 3, 14, 5, 59));
+  expect(
+    [undefined, '', '0000:00:00 00:00:00', 'yesterday', '    :  :     :  :  '].map((date) => takenAtOf(date)),
+  ).toEqual([null, null, null, null, null]);
+});
+
+test('a camera that knows where it is says so; what is no offset is not believed', () => {
+  expect(takenAtOf('2026:10:03 14:05:59', '-08:00')).toBe('2026-10-03T14:05:59-08:00');
+  expect(takenAtOf('2026:10:03 14:05:59', 'PST')).toBe(takenAtOf('2026:10:03 14:05:59'));
 });

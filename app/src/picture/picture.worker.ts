@@ -29,7 +29,7 @@ async function scaled(source: ImageBitmap, sideMaxPx: number, quality: number): 
 async function takenAt(file: File): Promise<string | null> {
   try {
     const tags = load(await file.slice(0, HEAD_BYTES).arrayBuffer());
-    return takenAtOf(tags.DateTimeOriginal?.description);
+    return takenAtOf(tags.DateTimeOriginal?.description, tags.OffsetTimeOriginal?.description);
   } catch {
     return null;
   }

@@ -1,6 +1,8 @@
 import { Slot } from 'expo-router';
+import { KeepingBar } from '../features/shell/keeping-bar';
 import { NewVersionBar } from '../features/shell/new-version-bar';
-import { TroubleBanner } from '../features/shell/sync-mark';
+import { TroubleBanner } from '../features/shell/trouble-banner';
+import { StoreProvider } from '../data/store-context';
 import { KeypadHost } from '../ui/keypad/keypad';
 import { useFontFiles } from '../ui/font-files';
 import { Theme } from '../ui/theme';
@@ -12,13 +14,16 @@ export default function RootLayout() {
   useFontFiles();
   return (
     <Theme>
-      <KeypadHost>
-        <NoteHost>
-          <NewVersionBar />
-          <TroubleBanner />
-          <Slot />
-        </NoteHost>
-      </KeypadHost>
+      <StoreProvider>
+        <KeypadHost>
+          <NoteHost>
+            <NewVersionBar />
+            <KeepingBar />
+            <TroubleBanner />
+            <Slot />
+          </NoteHost>
+        </KeypadHost>
+      </StoreProvider>
     </Theme>
   );
 }

@@ -16,17 +16,19 @@ interface DayFieldProps {
 
 const isDay = (text: string): boolean => /^\d{4}-\d{2}-\d{2}$/.test(text) && isValid(parseISO(text));
 
-/** A day, entered with the calendar that the browser brings. */
+/** A day, entered with the calendar that the browser brings. It follows what others enter, but while it is typed in. */
 export function DayField({ label, value, onChange }: DayFieldProps) {
   const palette = usePalette();
-  const [draft, setDraft] = useState(value);
+  const [draft, setDraft] = useState<string | null>(null);
+  const shown = draft ?? value;
   return (
-    <Labelled label={label} message={isDay(draft) ? null : 'Enter a day.'}>
+    <Labelled label={label} message={isDay(shown) ? null : 'Enter a day.'}>
       <View style={{ flexDirection: 'row', alignItems: 'center', gap: 12 }}>
         <input
           type="date"
           aria-label={label}
-          value={draft}
+          value={shown}
+          onBlur={() => setDraft(null)}
           onChange={({ target }) => {
             setDraft(target.value);
             if (isDay(target.value)) onChange(target.value);
@@ -44,7 +46,7 @@ export function DayField({ label, value, onChange }: DayFieldProps) {
           }}
         />
         <Text look="small" tone="soft">
-          {isDay(draft) ? day(draft) : ''}
+          {isDay(shown) ? day(shown) : ''}
         </Text>
       </View>
     </Labelled>

@@ -1,12 +1,25 @@
 import { refusalOf, type FieldRefusal } from '@calvet/contract';
-import { fromSi, parseDecimal, toSi, unitOf, type Quantity, type UnitSystem } from '@calvet/core';
+import {
+  fromSi,
+  parseQuantity,
+  unitOf,
+  unitsTyped,
+  type AmbiguousReading,
+  type Quantity,
+  type UnitSystem,
+} from '@calvet/core';
 import type { Schema } from 'joi';
 
 /** What a field makes of what was typed. */
 export type Entry =
   | { readonly state: 'empty' }
   | { readonly state: 'value'; readonly si: number }
-  | { readonly state: 'wrong'; readonly message: string };
+  | {
+      readonly state: 'wrong';
+      readonly message: string;
+      /** Where it could be either: what may stand in its place. */
+      readonly choices?: readonly string[];
+    };
 
 interface EntryRules {
   readonly quantity: Quantity;
@@ -27,24 +40,43 @@ export function messageOf(
   return refusal.message.replace(String(refusal.bound), bound).replace('This must', 'Must');
 }
 
-/** Reads what was typed into a field of a quantity, in the units in force. */
-export function readEntry(text: string, rules: EntryRules): Entry {
-  const parsed = parseDecimal(text);
-  if (!parsed.ok) {
-    switch (parsed.problem) {
-      case 'empty':
-        return { state: 'empty' };
-      case 'ambiguous':
-        return {
-          state: 'wrong',
-          message: `Could be ${text.trim().replace(',', '')} or ${text.trim().replace(',', '.')}: write it without the comma.`,
-        };
-      case 'not-a-number':
-        return { state: 'wrong', message: 'Not a number: write it like 12.5 or 12,5.' };
-    }
-  }
-  const si = toSi(parsed.value, rules.quantity, rules.units);
+function checked(si: number, rules: EntryRules): Entry {
   const error = rules.schema?.validate(si, { convert: false }).error;
   if (error !== undefined) return { state: 'wrong', message: messageOf(refusalOf(error), rules) };
   return { state: 'value', si };
+}
+
+/** What the field takes, in words. */
+function takes({ quantity, units }: EntryRules): string {
+  const { symbol } = unitOf(quantity, units);
+  const like = symbol === 'in' || symbol === 'ft' ? '5.5 or 5 1/2' : '12.5 or 12,5';
+  const others = unitsTyped(quantity).map(({ spellings }) => spellings[0]);
+  return others.length < 2
+    ? `write it like ${like}.`
+    : `write it like ${like}, or with ${others.join(', ')}.`;
+}
+
+/** A figure that can be read two ways is asked about, unless only one of them can be. */
+function either(readings: readonly AmbiguousReading[], rules: EntryRules): Entry {
+  const fitting = readings.filter(({ si }) => checked(si, rules).state === 'value');
+  const [only] = fitting;
+  if (fitting.length === 1 && only !== undefined) return { state: 'value', si: only.si };
+  const texts = (fitting.length === 0 ? readings : fitting).map(({ text }) => text);
+  return { state: 'wrong', message: `${texts.join(' or ')}?`, choices: texts };
+}
+
+/** Reads what was typed into a field of a quantity: in the units in force, or in those that are written. */
+export function readEntry(text: string, rules: EntryRules): Entry {
+  const parsed = parseQuantity(text, rules.quantity, rules.units);
+  if (parsed.ok) return checked(parsed.si, rules);
+  switch (parsed.problem) {
+    case 'empty':
+      return { state: 'empty' };
+    case 'ambiguous':
+      return either(parsed.either, rules);
+    case 'unknown-unit':
+      return { state: 'wrong', message: `“${parsed.unit}” is no unit of this: ${takes(rules)}` };
+    case 'not-a-number':
+      return { state: 'wrong', message: `Not a number: ${takes(rules)}` };
+  }
 }

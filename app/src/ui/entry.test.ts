@@ -13,8 +13,8 @@ test('what fits is brought to SI', () => {
 
 test.each([
   ['0', 'Must be above 0 m³.'],
-  ['abc', 'Not a number: write it like 12.5 or 12,5.'],
-  ['1,200', 'Could be 1200 or 1.200: write it without the comma.'],
+  ['abc', 'Not a number: write it like 12.5 or 12,5, or with m³, L, ft³.'],
+  ['12 kg', '“kg” is no unit of this: write it like 12.5 or 12,5, or with m³, L, ft³.'],
   ['99999999', 'Must be at most 1000000 m³.'],
 ])('%j: %s', (text, message) => {
   expect(readEntry(text, volume)).toEqual({ state: 'wrong', message });
@@ -27,6 +27,16 @@ test('a bound is said in the units that are typed', () => {
     schema: Joi.number().max(60),
   });
   expect(read).toEqual({ state: 'wrong', message: 'Must be at most 140 °F.' });
+});
+
+test('a figure that could be either is asked about, unless only one of both can be', () => {
+  expect(readEntry('1,200', volume)).toEqual({
+    state: 'wrong',
+    message: '1.2 or 1200?',
+    choices: ['1.2', '1200'],
+  });
+  const height = { quantity: 'length', units: 'metric', schema: houseBody.extract('heightM') } as const;
+  expect(readEntry('2.400', height)).toEqual({ state: 'value', si: 2.4 });
 });
 
 test('an empty field is empty, not zero', () => {

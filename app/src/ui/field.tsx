@@ -3,8 +3,9 @@ import { Children, useState, type ReactNode } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { TextInput } from 'react-native-paper';
 import { usePreferences } from '../data/preferences';
+import { Button } from './button';
 import Icon from './icon-font/icon-set';
-import { NumberInput, type NumberInputProps } from './number-input';
+import { NumberInput, type EntryTrouble, type NumberInputProps } from './number-input';
 import { Text } from './text';
 import { usePalette } from './theme';
 import { fonts, space } from './tokens';
@@ -38,11 +39,12 @@ interface LabelledProps {
   readonly label: string;
   readonly unit?: string;
   readonly message?: string | null;
+  readonly choices?: ReactNode;
   readonly children: ReactNode;
 }
 
 /** A field under its label, with the unit beside it and its message below. */
-export function Labelled({ label, unit, message, children }: LabelledProps) {
+export function Labelled({ label, unit, message, choices, children }: LabelledProps) {
   return (
     <View style={styles.field}>
       <View style={styles.labelRow}>
@@ -57,6 +59,7 @@ export function Labelled({ label, unit, message, children }: LabelledProps) {
       </View>
       {children}
       <FieldMessage message={message} />
+      {choices}
     </View>
   );
 }
@@ -67,19 +70,52 @@ interface NumberFieldProps extends Omit<NumberInputProps, 'onTrouble' | 'hasErro
   readonly onTroubleChange?: (message: string | null) => void;
 }
 
+/** A figure that can be read in several ways: each to be chosen. */
+function Choices({ choices, take }: EntryTrouble) {
+  if (choices.length === 0) return null;
+  return (
+    <View style={styles.choices}>
+      {choices.map((text) => (
+        <Button key={text} label={text} onPress={() => take(text)} />
+      ))}
+    </View>
+  );
+}
+
+/** What is wrong with what stands in one of several bare fields; what is said from outside where nothing is. */
+export function FieldTrouble({
+  trouble,
+  message,
+}: {
+  readonly trouble: EntryTrouble | null;
+  readonly message: string | null;
+}) {
+  return (
+    <>
+      <FieldMessage message={trouble?.message ?? message} />
+      {trouble !== null && <Choices {...trouble} />}
+    </>
+  );
+}
+
 /** A labelled field for one figure. */
 export function NumberField({ message, onTroubleChange, ...input }: NumberFieldProps) {
   const { units } = usePreferences();
-  const [trouble, setTrouble] = useState<string | null>(null);
-  const shown = trouble ?? message ?? null;
+  const [trouble, setTrouble] = useState<EntryTrouble | null>(null);
+  const shown = trouble?.message ?? message ?? null;
   return (
-    <Labelled label={input.label} unit={unitOf(input.quantity, units).symbol} message={shown}>
+    <Labelled
+      label={input.label}
+      unit={unitOf(input.quantity, units).symbol}
+      message={shown}
+      choices={trouble !== null && <Choices {...trouble} />}
+    >
       <NumberInput
         {...input}
         hasError={shown !== null}
         onTrouble={(next) => {
           setTrouble(next);
-          onTroubleChange?.(next);
+          onTroubleChange?.(next?.message ?? null);
         }}
       />
     </Labelled>
@@ -124,6 +160,7 @@ const styles = StyleSheet.create({
   grid: { flexDirection: 'row', flexWrap: 'wrap', alignItems: 'flex-start', gap: space.m },
   inGrid: { flexGrow: 1, flexShrink: 1, flexBasis: 140, minWidth: 120 },
   labelRow: { flexDirection: 'row', justifyContent: 'space-between', gap: space.s },
+  choices: { flexDirection: 'row', flexWrap: 'wrap', gap: space.s },
   message: { flexDirection: 'row', gap: space.xs, alignItems: 'flex-start' },
   messageText: { flex: 1 },
   text: { fontFamily: fonts.text, fontSize: 16 },

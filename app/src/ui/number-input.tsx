@@ -15,12 +15,12 @@ export interface NumberInputProps {
   readonly quantity: Quantity;
   /** In SI. */
   readonly value: number | null;
-  /** Called with what is typed as soon as it is a number that fits; null when the field was emptied. */
+  /** Called with what is typed as soon as it is a number that fits; null when the field is left empty. */
   readonly onCommit: (si: number | null) => void;
   /** Of the value in SI. */
   readonly schema?: Schema;
   /** Told whenever what stands in the field is wrong, or is so no more. */
-  readonly onTrouble?: (message: string | null) => void;
+  readonly onTrouble?: (trouble: EntryTrouble | null) => void;
   readonly hasError?: boolean;
   /** Called when the field is left with nothing in it. */
   readonly onLeaveEmpty?: () => void;
@@ -30,15 +30,27 @@ export interface NumberInputProps {
   readonly style?: TextInputProps['style'];
 }
 
+/** What is wrong with what stands in a field. */
+export interface EntryTrouble {
+  readonly message: string;
+  /** Where it could be read in several ways: each, written so that it cannot. */
+  readonly choices: readonly string[];
+  /** Puts something else in its place. */
+  readonly take: (text: string) => void;
+}
+
 /** The frame shows the focus; the browser's ring would double it. */
 const NO_OUTLINE = { outlineStyle: 'none' } as unknown as { readonly outlineWidth: number };
 
 /** Marks the element for the keypad, which moves from one to the next (`data-figure` on the web). */
 const DATA_FIGURE = { dataSet: { figure: '' } };
 
+/** Somebody who types adds a sign at a time; more at once was pasted. */
+const isPasted = (text: string, before: string): boolean => text.length - before.length > 1;
+
 /**
- * A bare field for one figure. What is typed stays as it was typed until the field is left, a value that fits is
- * passed on at once, and one that does not is kept with its message.
+ * A bare field for one figure. What is typed stays as it was typed until the field is left. A value that fits is passed
+ * on at once; while the field is wrong or empty, what it was before the typing is what counts.
  */
 export function NumberInput(props: NumberInputProps) {
   const {
@@ -61,18 +73,27 @@ export function NumberInput(props: NumberInputProps) {
   const [draft, setDraft] = useState<string | null>(null);
   const [focused, setFocused] = useState(false);
   const shown = draft ?? entry(value, quantity, units);
+  /** What the figure was before it was typed in; null while it is not. */
+  const former = useRef<{ readonly si: number | null; committed: number | null } | null>(null);
 
   // Kept in step so that the keypad always writes to the newest text.
-  const latest = useRef({ shown, change: (_text: string) => {} });
+  const latest = useRef({ shown, change: (_text: string) => {}, take: (_text: string) => {} });
   const change = (text: string): void => {
     setDraft(text);
+    former.current ??= { si: value, committed: value };
     const read = readEntry(text, { quantity, units, schema });
-    if (read.state === 'value') onCommit(read.si);
-    if (read.state === 'empty') onCommit(null);
+    const next = read.state === 'value' ? read.si : former.current.si;
+    if (next !== former.current.committed) onCommit(next);
+    former.current.committed = next;
     if (read.state !== 'wrong') onTrouble?.(null);
   };
+  const take = (text: string): void => {
+    change(text);
+    setDraft(null);
+    former.current = null;
+  };
   useEffect(() => {
-    latest.current = { shown, change };
+    latest.current = { shown, change, take };
   });
   const target = useMemo<KeypadTarget>(
     () => ({
@@ -100,10 +121,22 @@ export function NumberInput(props: NumberInputProps) {
   const leave = (): void => {
     setFocused(false);
     detach(target);
-    const read = readEntry(shown, { quantity, units, schema });
-    if (read.state === 'wrong') onTrouble?.(read.message);
-    else setDraft(null);
-    if (read.state === 'empty') onLeaveEmpty?.();
+    if (draft === null) {
+      if (shown === '') onLeaveEmpty?.();
+      return;
+    }
+    const read = readEntry(draft, { quantity, units, schema });
+    if (read.state === 'wrong') {
+      const { message, choices = [] } = read;
+      onTrouble?.({ message, choices, take: (text) => latest.current.take(text) });
+      return;
+    }
+    setDraft(null);
+    if (read.state === 'empty') {
+      if (former.current?.committed !== null) onCommit(null);
+      onLeaveEmpty?.();
+    }
+    former.current = null;
   };
   const border = hasError ? palette.ember : focused ? palette.lake : palette.line;
   return (
@@ -114,7 +147,7 @@ export function NumberInput(props: NumberInputProps) {
       testID={testID}
       value={shown}
       onChangeText={(text) => {
-        if (onPasteMany?.(text) === true) setDraft(null);
+        if (isPasted(text, shown) && onPasteMany?.(text) === true) setDraft(null);
         else change(text);
       }}
       onFocus={() => {

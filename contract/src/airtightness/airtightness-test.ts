@@ -1,5 +1,6 @@
 import Joi from 'joi';
 import type { FanRange } from '@calvet/core';
+import { BASELINE_MAX, FAN_RANGES_MAX, READINGS_MAX } from '../limits';
 import { body, date, filled, nullable, number, positive, text, uuid, type Stored } from '../record';
 
 /** How far the house had come when it was tested. */
@@ -19,10 +20,16 @@ export interface TestReading {
   readonly struckOut: string | null;
 }
 
+/** A reading with the fan off. */
+export interface BaselineReading {
+  readonly id: string;
+  readonly pressurePa: number;
+}
+
 /** Readings in one direction with the fan-off readings around them. */
 export interface TestRun {
-  readonly baselineBeforePa: readonly number[];
-  readonly baselineAfterPa: readonly number[];
+  readonly baselineBeforePa: readonly BaselineReading[];
+  readonly baselineAfterPa: readonly BaselineReading[];
   readonly readings: readonly TestReading[];
 }
 
@@ -49,8 +56,6 @@ export interface AirtightnessTestBody {
 
 export type AirtightnessTest = Stored<AirtightnessTestBody>;
 
-export const READINGS_MAX = 200;
-export const BASELINE_MAX = 60;
 export const PRESSURE_MAX_PA = 500;
 
 /** Schema of a pressure as the gauge shows it, fan on or off. */
@@ -66,7 +71,10 @@ export const testReading = body<TestReading>({
   struckOut: nullable(text(200).min(1)).required(),
 });
 
-const baselineReadings = Joi.array().items(housePressure).max(BASELINE_MAX);
+const baselineReadings = Joi.array()
+  .items(body<BaselineReading>({ id: uuid().required(), pressurePa: housePressure.required() }))
+  .unique('id')
+  .max(BASELINE_MAX);
 
 const run = nullable(
   body<TestRun>({
@@ -93,7 +101,7 @@ export const airtightnessTestBody = body<AirtightnessTestBody>({
   altitudeM: nullable(number().min(-500).max(6000)).required(),
   airPressurePa: nullable(number().min(45_000).max(115_000)).required(),
   windMs: nullable(number().min(0).max(60)).required(),
-  fanRanges: Joi.array().items(namedFanRange).unique('name').max(20).required(),
+  fanRanges: Joi.array().items(namedFanRange).unique('name').max(FAN_RANGES_MAX).required(),
   depressurise: run,
   pressurise: run,
   note: text(2000).allow('').required(),

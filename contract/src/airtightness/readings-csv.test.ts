@@ -1,3 +1,4 @@
+import { baseline } from '../../test/baseline';
 import { readReadingsCsv, withImported } from './readings-csv';
 import { writeReadingsCsv } from './write-readings-csv';
 import type { AirtightnessTestBody, NamedFanRange } from './airtightness-test';
@@ -54,8 +55,8 @@ test('both directions, baselines, a range and a reading struck out', () => {
   );
   expect(fanRanges.map(({ name }) => name)).toEqual(['Ring B', 'Ring A']);
   expect(runs.pressurise).toMatchObject({
-    baselineBeforePa: [0.5],
-    baselineAfterPa: [0.7],
+    baselineBeforePa: [{ pressurePa: 0.5 }],
+    baselineAfterPa: [{ pressurePa: 0.7 }],
     readings: [
       { fanPressurePa: 120, fanRange: 'Ring A', struckOut: 'A door, opened' },
       { fanRange: 'Ring A' },
@@ -120,8 +121,8 @@ test('what is written is read back', () => {
     fanRanges: [ring],
     note: '',
     depressurise: {
-      baselineBeforePa: [-1.1, -1.2],
-      baselineAfterPa: [-0.9],
+      baselineBeforePa: baseline(-1.1, -1.2),
+      baselineAfterPa: baseline(-0.9),
       readings: [
         {
           id: newId(),
@@ -146,6 +147,8 @@ test('what is written is read back', () => {
   const back = withImported(imported(writeReadingsCsv(body)), { ...body, fanRanges: [], depressurise: null });
   const withoutIds = (run: AirtightnessTestBody['depressurise']) => ({
     ...run,
+    baselineBeforePa: run?.baselineBeforePa.map((reading) => ({ ...reading, id: '' })),
+    baselineAfterPa: run?.baselineAfterPa.map((reading) => ({ ...reading, id: '' })),
     readings: run?.readings.map((reading) => ({ ...reading, id: '' })),
   });
   expect(back.fanRanges).toEqual([ring]);
@@ -153,9 +156,12 @@ test('what is written is read back', () => {
 });
 
 test('a file without baselines leaves those that are there', () => {
-  const before = { baselineBeforePa: [-1], baselineAfterPa: [-2], readings: [] };
+  const before = { baselineBeforePa: baseline(-1), baselineAfterPa: baseline(-2), readings: [] };
   const merged = withImported(imported('house_pressure_pa,flow_m3h\n-50,210\n'), {
     depressurise: before,
   } as unknown as AirtightnessTestBody);
-  expect(merged.depressurise).toMatchObject({ baselineBeforePa: [-1], baselineAfterPa: [-2] });
+  expect(merged.depressurise).toMatchObject({
+    baselineBeforePa: baseline(-1),
+    baselineAfterPa: baseline(-2),
+  });
 });

@@ -1,7 +1,14 @@
 import Papa from 'papaparse';
 import { M3H_PER_CFM, M3H_PER_LITRE_SECOND, parseDecimal, type Direction } from '@calvet/core';
-import type { AirtightnessTestBody, NamedFanRange, TestReading, TestRun } from './airtightness-test';
-import { BASELINE_MAX, PRESSURE_MAX_PA, READINGS_MAX } from './airtightness-test';
+import { BASELINE_MAX, READINGS_MAX } from '../limits';
+import type {
+  AirtightnessTestBody,
+  BaselineReading,
+  NamedFanRange,
+  TestReading,
+  TestRun,
+} from './airtightness-test';
+import { PRESSURE_MAX_PA } from './airtightness-test';
 import { DIRECTIONS } from './test-figures';
 
 /** A test's readings never need more; a larger file is something else. */
@@ -209,8 +216,8 @@ function readingOf(
 }
 
 interface Gathered {
-  readonly before: number[];
-  readonly after: number[];
+  readonly before: BaselineReading[];
+  readonly after: BaselineReading[];
   readonly readings: TestReading[];
 }
 
@@ -256,7 +263,10 @@ function gather(text: string, defaults: Defaults): ImportedReadings {
     if (range !== null) ranges.set(range.name, range);
     const kind = rowKindOf(line);
     if (kind === 'reading') gathered.readings.push(readingOf(line, flowColumn, range, defaults.newId()));
-    else (kind === 'baseline before' ? gathered.before : gathered.after).push(pressureOf(line));
+    else {
+      const baseline = { id: defaults.newId(), pressurePa: pressureOf(line) };
+      (kind === 'baseline before' ? gathered.before : gathered.after).push(baseline);
+    }
     limit(line, gathered);
   }
   return {

@@ -1,3 +1,4 @@
+import { baseline } from '../../test/baseline';
 import { answer, multiPointOperation } from '@calvet/core';
 import { sampleHouse as house } from '../../test/sample-house';
 import type { AirtightnessTestBody, TestReading } from './airtightness-test';
@@ -36,7 +37,7 @@ function testWith(
     windMs: null,
     fanRanges: [],
     note: '',
-    depressurise: { baselineBeforePa: [-1], baselineAfterPa: [-1], readings },
+    depressurise: { baselineBeforePa: baseline(-1), baselineAfterPa: baseline(-1), readings },
     pressurise: null,
     ...more,
   };
@@ -89,7 +90,7 @@ test.each<[string, AirtightnessTestBody, string, string | null]>([
   ],
   [
     'no baseline',
-    testWith(five, { depressurise: { baselineBeforePa: [], baselineAfterPa: [-1], readings: five } }),
+    testWith(five, { depressurise: { baselineBeforePa: [], baselineAfterPa: baseline(-1), readings: five } }),
     'Enter the baseline before the readings, with the fan off.',
     'baselineBeforePa',
   ],

@@ -91,8 +91,8 @@ function countedRun(
       readings,
       input: {
         direction,
-        baselineBeforePa: run.baselineBeforePa,
-        baselineAfterPa: run.baselineAfterPa,
+        baselineBeforePa: run.baselineBeforePa.map(({ pressurePa }) => pressurePa),
+        baselineAfterPa: run.baselineAfterPa.map(({ pressurePa }) => pressurePa),
         readings: readings.map((reading) => coreReading(reading, test)),
       },
     },

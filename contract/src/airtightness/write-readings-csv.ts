@@ -1,5 +1,5 @@
 import Papa from 'papaparse';
-import type { AirtightnessTestBody } from './airtightness-test';
+import type { AirtightnessTestBody, BaselineReading } from './airtightness-test';
 import { RANGE_COLUMNS, type RowKind } from './readings-csv';
 import { DIRECTIONS } from './test-figures';
 
@@ -18,7 +18,9 @@ export function writeReadingsCsv(test: AirtightnessTestBody): string {
   const rows = DIRECTIONS.flatMap((direction) => {
     const run = test[direction];
     if (run === null) return [];
-    const baselineRow = (kind: RowKind) => (pressurePa: number) => [direction, kind, pressurePa];
+    const baselineRow =
+      (kind: RowKind) =>
+      ({ pressurePa }: BaselineReading) => [direction, kind, pressurePa];
     const readings = run.readings
       .filter(
         ({ pressurePa, flowM3h, fanPressurePa }) =>

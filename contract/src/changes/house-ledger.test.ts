@@ -15,7 +15,12 @@ class Server {
     );
     const ledger: HouseLedger = {
       houseId: HOUSE,
-      author: { name: `person of ${device}`, device, now: new Date(1_000_000 + this.history.length) },
+      author: {
+        name: `person of ${device}`,
+        device,
+        now: new Date(1_000_000 + this.history.length),
+        clock: null,
+      },
       before: new Map(known.map((change) => [change.changeId, change])),
       past: [...this.history],
       records: this.records,

@@ -1,7 +1,9 @@
 import { dequal } from 'dequal';
+import { inPresentForm } from '../former-form';
 import type { Kind, KindedRecord } from '../kinds';
 import type { RecordBase } from '../record';
 import type { Change, ChangeOp, ChangeOutcome, FieldCollision } from './change';
+import { keysOf, overfullPart, touches, valueAt, withParts, type PartChange } from './parts';
 
 /** A record as the server keeps it: its body and what every record carries. */
 export interface LedgerRecord {
@@ -26,6 +28,10 @@ export interface AcceptedChange {
   /** Of the record, after the change. */
   readonly revision: number;
   readonly body: Readonly<Record<string, unknown>>;
+  readonly parts: readonly PartChange[] | null;
+  /** When it was entered; null where the device did not say. */
+  readonly enteredAt: Date | null;
+  /** When it arrived. */
   readonly changedAt: Date;
   readonly changedBy: string;
   /** Empty where the sender does not say. */
@@ -37,6 +43,8 @@ export interface Author {
   readonly name: string;
   readonly device: string;
   readonly now: Date;
+  /** What the device's clock showed when it sent; null where it does not say. */
+  readonly clock: Date | null;
 }
 
 /** What is known of a house while a batch of changes is taken in. */
@@ -44,7 +52,7 @@ export interface HouseLedger {
   readonly houseId: string;
   readonly author: Author;
   /** Changes of this batch that were accepted earlier, by id. */
-  readonly before: ReadonlyMap<string, Pick<AcceptedChange, 'revision' | 'changeNumber'>>;
+  readonly before: ReadonlyMap<string, AcceptedChange>;
   /** What had been accepted, before this batch, for its records since the revisions that its changes are made upon. */
   readonly past: readonly AcceptedChange[];
   readonly records: Map<string, LedgerRecord>;
@@ -107,16 +115,28 @@ function unseenBy(change: Change, { past, before, author }: HouseLedger): readon
   );
 }
 
-/** Fields that both sides gave a value of their own. Fields that only one of them touched merge. */
+const asCollision = (field: string, { changedBy, enteredAt, changedAt }: AcceptedChange): FieldCollision => ({
+  field,
+  by: changedBy,
+  at: (enteredAt ?? changedAt).toISOString(),
+});
+
+const keysTouched = ({ body, parts }: AcceptedChange): readonly string[] =>
+  keysOf({ body, parts: parts ?? [] });
+
+/** What both sides gave a value of their own. What only one of them touched merges. */
 function collisionsOf(
   change: Change,
   current: LedgerRecord,
   unseen: readonly AcceptedChange[],
 ): readonly FieldCollision[] {
-  return Object.entries(change.body).flatMap(([field, mine]): readonly FieldCollision[] => {
-    const theirs = unseen.findLast(({ body }) => field in body);
-    if (theirs === undefined || dequal(mine, current.body[field])) return [];
-    return [{ field, by: theirs.changedBy, at: theirs.changedAt.toISOString() }];
+  if (unseen.length === 0) return [];
+  const wished = changedBody(change.kind, current.body, change);
+  return keysOf(change).flatMap((key): readonly FieldCollision[] => {
+    const theirs = unseen.findLast((each) => keysTouched(each).some((other) => touches(key, other)));
+    if (theirs === undefined) return [];
+    if (dequal(valueAt(change.kind, wished, key), valueAt(change.kind, current.body, key))) return [];
+    return [asCollision(key, theirs)];
   });
 }
 
@@ -135,28 +155,78 @@ function disputeOver(
       const collisions = collisionsOf(change, current, unseen);
       return collisions.length > 0 ? collisions : null;
     }
-    case 'delete':
-      return unseen.some(({ op }) => op !== 'delete') ? wholeRecord : null;
+    case 'delete': {
+      const edits = unseen.filter(({ op }) => op !== 'delete');
+      if (edits.length === 0) return null;
+      const keys = new Set(edits.flatMap(keysTouched));
+      return [...keys].flatMap((key) => {
+        const last = edits.findLast((each) => keysTouched(each).includes(key));
+        return last === undefined ? [] : [asCollision(key, last)];
+      });
+    }
     case 'restore':
       return null;
   }
+}
+
+/**
+ * A body with a change laid over it: whole fields first, then parts.
+ * @param change of the same kind of record
+ */
+export function changedBody(
+  kind: Kind,
+  body: Readonly<Record<string, unknown>>,
+  change: Pick<Change, 'body' | 'parts'>,
+): Readonly<Record<string, unknown>> {
+  return withParts(kind, { ...body, ...change.body }, change.parts);
+}
+
+/** When a change was entered, by the server's clock: how long before it was sent, and never later than now. */
+function timeOfEntry({ enteredAt }: Change, { now, clock }: Author): Date | null {
+  if (enteredAt === undefined) return null;
+  const entered = Date.parse(enteredAt);
+  if (Number.isNaN(entered)) return null;
+  const ago = Math.max(0, (clock ?? now).getTime() - entered);
+  return new Date(Math.max(0, now.getTime() - ago));
 }
 
 function changedRecord(current: LedgerRecord | undefined, change: Change, ledger: HouseLedger): LedgerRecord {
   const { author, houseId, lastChange } = ledger;
   const keepsBody = change.op === 'delete' || change.op === 'restore';
   const deletedBefore = current?.deletedAt ?? null;
+  const entered = timeOfEntry(change, author) ?? author.now;
   return {
     kind: change.kind,
     id: change.id,
     houseId,
     revision: (current?.revision ?? 0) + 1,
     changeNumber: lastChange,
-    updatedAt: author.now,
+    updatedAt: entered,
     updatedBy: author.name,
-    deletedAt: change.op === 'delete' ? author.now : change.op === 'restore' ? null : deletedBefore,
-    body: keepsBody ? (current?.body ?? {}) : { ...current?.body, ...change.body },
+    deletedAt: change.op === 'delete' ? entered : change.op === 'restore' ? null : deletedBefore,
+    body: keepsBody ? (current?.body ?? {}) : changedBody(change.kind, current?.body ?? {}, change),
   };
+}
+
+/** What was taken under a change's id is what comes under it now. */
+function isSameContent(change: Change, { kind, recordId, op, body, parts }: AcceptedChange): boolean {
+  return (
+    change.kind === kind &&
+    change.id === recordId &&
+    change.op === op &&
+    dequal(change.body, inPresentForm(kind, recordId, body)) &&
+    dequal(change.parts ?? [], parts ?? [])
+  );
+}
+
+/** The record, where others brought it further than a change that was taken before. */
+function newer(
+  { id }: Change,
+  revision: number,
+  { records }: HouseLedger,
+): { readonly current?: ReturnType<typeof asKindedRecord> } {
+  const record = records.get(id);
+  return record === undefined || record.revision <= revision ? {} : { current: asKindedRecord(record) };
 }
 
 /**
@@ -169,8 +239,27 @@ export function takeChange(change: Change, i: number, ledger: HouseLedger): Chan
   const { changeId } = change;
   const before = ledger.before.get(changeId) ?? ledger.accepted.find((each) => each.changeId === changeId);
   if (before !== undefined) {
+    if (!isSameContent(change, before)) {
+      return refused(
+        change,
+        i,
+        'other-content',
+        'changeId',
+        'This change was taken before, with another content.',
+      );
+    }
     const { revision, changeNumber } = before;
-    return { changeId, outcome: 'already-applied', revision, changeNumber };
+    return {
+      changeId,
+      outcome: 'already-applied',
+      revision,
+      changeNumber,
+      ...newer(change, revision, ledger),
+    };
+  }
+  const house = ledger.records.get(ledger.houseId);
+  if (house !== undefined && house.deletedAt !== null && change.kind !== 'house') {
+    return { changeId, outcome: 'conflict', current: asKindedRecord(house), fields: [] };
   }
   const wrong = misplaced(change, i, ledger);
   if (wrong !== null) return wrong;
@@ -181,6 +270,11 @@ export function takeChange(change: Change, i: number, ledger: HouseLedger): Chan
   }
   const changeNumber = ++ledger.lastChange;
   const record = changedRecord(current, change, ledger);
+  const overfull = overfullPart(change.kind, record.body, change.parts);
+  if (overfull !== null) {
+    ledger.lastChange--;
+    return refused(change, i, 'list-length', `body.${overfull.path}`, `This list takes ${overfull.bound}.`);
+  }
   ledger.records.set(change.id, record);
   ledger.accepted.push({
     changeId,
@@ -190,9 +284,18 @@ export function takeChange(change: Change, i: number, ledger: HouseLedger): Chan
     op: change.op,
     revision: record.revision,
     body: { ...change.body },
+    parts: change.parts === undefined || change.parts.length === 0 ? null : change.parts,
+    enteredAt: timeOfEntry(change, ledger.author),
     changedAt: ledger.author.now,
     changedBy: ledger.author.name,
     device: ledger.author.device,
   });
-  return { changeId, outcome: 'applied', revision: record.revision, changeNumber };
+  const isMerged = record.revision > 1 && record.revision !== change.baseRevision + 1;
+  return {
+    changeId,
+    outcome: 'applied',
+    revision: record.revision,
+    changeNumber,
+    ...(isMerged ? { current: asKindedRecord(record) } : {}),
+  };
 }

@@ -71,7 +71,15 @@ test('a build-up that cannot be computed says why and leaves the others standing
   } as const;
   const broken: AreaBody = {
     ...areaWith('framed-wall-140', null),
-    buildUp: { name: '', layers: [frame, frame], frameAlignment: 'offset', gradedLayer: 0 },
+    buildUp: {
+      name: '',
+      layers: [
+        { ...frame, id: 'a' },
+        { ...frame, id: 'b' },
+      ],
+      frameAlignment: 'offset',
+      gradedLayer: 'a',
+    },
   };
   expect(areaFigures(house, broken)).toMatchObject({
     state: 'refused',

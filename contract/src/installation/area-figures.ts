@@ -66,9 +66,9 @@ function withoutFraming(layer: LayerInput): LayerInput {
   return layer.framingFraction === undefined ? layer : { ...layer, framingFraction: 0 };
 }
 
-/** The layer whose installation is graded, or null where none is or the index points nowhere. */
-export function gradedLayerOf(buildUp: BuildUp): BuildUpLayer | null {
-  return buildUp.gradedLayer === null ? null : (buildUp.layers[buildUp.gradedLayer] ?? null);
+/** The layer whose installation is graded, or null where none is or it was taken out. */
+export function gradedLayerOf({ layers, gradedLayer }: BuildUp): BuildUpLayer | null {
+  return layers.find(({ id }) => id === gradedLayer) ?? null;
 }
 
 function assemblyInput(house: HouseBody, area: AreaBody): AssemblyInput {
@@ -89,9 +89,9 @@ function worth({ uValue }: { readonly uValue: number }): Worth {
 /** The figures of one area, by the conventions that its house follows. */
 export function areaFigures(house: HouseBody, area: AreaBody): AreaFigures {
   const input = assemblyInput(house, area);
-  const { gradedLayer } = area.buildUp;
+  const gradedLayer = area.buildUp.layers.findIndex(({ id }) => id === area.buildUp.gradedLayer);
   const gradeAdjustment =
-    area.grade === null || gradedLayer === null
+    area.grade === null || gradedLayer < 0
       ? undefined
       : { school: house.gradeSchool, layer: gradedLayer, grade: area.grade };
   try {

@@ -1,13 +1,14 @@
 import Joi from 'joi';
 import type { FrameAlignment, HeatFlow, InstallationGrade } from '@calvet/core';
-import { body, filled, nullable, number, positive, text, type Stored } from '../record';
+import { LAYERS_MAX } from '../limits';
+import { body, filled, nullable, number, positive, text, uuid, type Stored } from '../record';
 
 export const AREA_KINDS = ['wall', 'rim', 'ceiling', 'roof', 'floor', 'opening'] as const;
 /** What part of the envelope an area is; `opening` is a window or door. */
 export type AreaKind = (typeof AREA_KINDS)[number];
 
-/** A layer of a build-up: its resistance known, its material known, or framed. */
-export type BuildUpLayer =
+/** What a layer is: its resistance known, its material known, or framed. */
+export type LayerFigures =
   | { readonly kind: 'resistance'; readonly name: string; readonly rsi: number }
   | {
       readonly kind: 'material';
@@ -24,14 +25,17 @@ export type BuildUpLayer =
       readonly thicknessM: number | null;
     };
 
+/** A layer of a build-up. */
+export type BuildUpLayer = LayerFigures & { readonly id: string };
+
 /** Layers of an area, inside → outside. */
 export interface BuildUp {
   readonly name: string;
   readonly layers: readonly BuildUpLayer[];
   /** How the frames of two or more framed layers stand to each other. */
   readonly frameAlignment: FrameAlignment | null;
-  /** Index of the layer whose installation is graded; null where there is none, as in a window. */
-  readonly gradedLayer: number | null;
+  /** Id of the layer whose installation is graded; null where there is none, as in a window. */
+  readonly gradedLayer: string | null;
 }
 
 /** An area of the envelope with its build-up and the grade of its insulation work. */
@@ -60,6 +64,7 @@ export function heatFlowOf(kind: AreaKind): HeatFlow {
   return HEAT_FLOW[kind];
 }
 
+const layerId = uuid().required();
 const layerName = text(120).allow('').required();
 const RSI_MAX = 100;
 const THICKNESS_MAX_M = 5;
@@ -79,6 +84,7 @@ const layer = Joi.alternatives().conditional('.kind', {
     {
       is: 'resistance',
       then: Joi.object({
+        id: layerId,
         kind: Joi.valid('resistance'),
         name: layerName,
         rsi: layerFigures.rsi.required(),
@@ -87,6 +93,7 @@ const layer = Joi.alternatives().conditional('.kind', {
     {
       is: 'material',
       then: Joi.object({
+        id: layerId,
         kind: Joi.valid('material'),
         name: layerName,
         thicknessM: layerFigures.thicknessM.required(),
@@ -95,6 +102,7 @@ const layer = Joi.alternatives().conditional('.kind', {
     },
   ],
   otherwise: Joi.object({
+    id: layerId,
     kind: Joi.valid('framed').required(),
     name: layerName,
     cavityRsi: layerFigures.cavityRsi.required(),
@@ -104,18 +112,11 @@ const layer = Joi.alternatives().conditional('.kind', {
   }),
 });
 
-export const LAYERS_MAX = 24;
-
 export const buildUp = body<BuildUp>({
   name: text(120).allow('').required(),
-  layers: Joi.array().items(layer).min(1).max(LAYERS_MAX).required(),
+  layers: Joi.array().items(layer).unique('id').min(1).max(LAYERS_MAX).required(),
   frameAlignment: Joi.valid('aligned', 'offset', null).required(),
-  gradedLayer: nullable(
-    number()
-      .integer()
-      .min(0)
-      .max(LAYERS_MAX - 1),
-  ).required(),
+  gradedLayer: nullable(uuid()).required(),
 });
 
 export const areaBody = body<AreaBody>({

@@ -1,26 +1,30 @@
-import type { AreaKind, BuildUp, BuildUpLayer } from './area';
+import { v5 } from 'uuid';
+import type { AreaKind, BuildUp, LayerFigures } from './area';
 
 /** A build-up to start from, and the kinds of area that it suits. */
-export interface LibraryBuildUp extends BuildUp {
+export interface LibraryBuildUp extends Omit<BuildUp, 'layers' | 'gradedLayer'> {
   readonly id: string;
   readonly kinds: readonly AreaKind[];
+  readonly layers: readonly LayerFigures[];
+  /** Position of the layer whose installation is graded. */
+  readonly gradedLayer: number | null;
 }
 
 const WOOD_CONDUCTIVITY_WMK = 0.12;
 
-const material = (name: string, thicknessM: number, conductivityWmK: number): BuildUpLayer => ({
+const material = (name: string, thicknessM: number, conductivityWmK: number): LayerFigures => ({
   kind: 'material',
   name,
   thicknessM,
   conductivityWmK,
 });
-const resistance = (name: string, rsi: number): BuildUpLayer => ({ kind: 'resistance', name, rsi });
+const resistance = (name: string, rsi: number): LayerFigures => ({ kind: 'resistance', name, rsi });
 const framed = (
   name: string,
   thicknessM: number,
   cavityRsi: number,
   framingFraction: number,
-): BuildUpLayer => ({
+): LayerFigures => ({
   kind: 'framed',
   name,
   thicknessM,
@@ -165,7 +169,13 @@ export function libraryFor(kind: AreaKind): readonly LibraryBuildUp[] {
   return BUILD_UP_LIBRARY.filter(({ kinds }) => kinds.includes(kind));
 }
 
-/** A library entry as it goes into an area. */
-export function buildUpOf({ name, layers, frameAlignment, gradedLayer }: LibraryBuildUp): BuildUp {
-  return { name, layers, frameAlignment, gradedLayer };
+/** A library entry as it goes into an area: the same layers by the same ids, whoever takes it. */
+export function buildUpOf({ id, name, layers, frameAlignment, gradedLayer }: LibraryBuildUp): BuildUp {
+  const withIds = layers.map((layer, i) => ({ id: v5(`build-up/${id}/${i}`, v5.URL), ...layer }));
+  return {
+    name,
+    layers: withIds,
+    frameAlignment,
+    gradedLayer: gradedLayer === null ? null : (withIds[gradedLayer]?.id ?? null),
+  };
 }

@@ -23,6 +23,7 @@ const withMark = (mark: object) => errorOf({ marks: [mark as PhotoMark] });
 test('a whole photo, and one of which little is known, can be kept', () => {
   expect(errorOf({})).toBeUndefined();
   expect(errorOf({ takenAt: null, marks: [], beforeId: v7() })).toBeUndefined();
+  expect(errorOf({ takenAt: '2026-10-03T14:05:59+13:00' })).toBeUndefined();
 });
 
 const arrow = body.marks[0];

@@ -1,4 +1,5 @@
 import Joi from 'joi';
+import { PHOTO_MARKS_MAX } from '../limits';
 import { body, filled, nullable, number, text, uuid, type Stored } from '../record';
 import { PICTURE_BYTES_MAX, PICTURE_SIDE_MAX_PX } from './picture-limits';
 
@@ -37,7 +38,6 @@ export const PHOTO_MARK_KINDS = [
   'outline',
   'text',
 ] as const satisfies readonly PhotoMark['kind'][];
-export const PHOTO_MARKS_MAX = 60;
 export const OUTLINE_POINTS_MAX = 200;
 export const MARK_TEXT_MAX = 80;
 export const CAPTION_MAX = 500;
@@ -49,7 +49,7 @@ export interface PhotoBody {
   readonly widthPx: number;
   readonly heightPx: number;
   readonly bytes: number;
-  /** ISO 8601, UTC, by the clock of the camera; null where it does not say. */
+  /** ISO 8601 by the clock of the camera, with the offset from UTC where it was taken; null where it does not say. */
   readonly takenAt: string | null;
   readonly subject: PhotoSubject;
   readonly caption: string;

@@ -76,6 +76,18 @@ describe('stages', () => {
     );
   });
 
+  test('the fewer the readings, the more two tests have to differ', () => {
+    const at = (degreesOfFreedom?: number) => {
+      const se = { standardErrorLnQ50: 0.01, degreesOfFreedom };
+      return compute('airtightness.stageComparison', {
+        stageA: { q50M3h: 500, ...se },
+        stageB: { q50M3h: 516, ...se },
+      }).verdict;
+    };
+    // u = 7.18 m³/h, of six degrees in all 2.45 times: 17.6; of sixty 2.00 times: 14.4.
+    expect([at(3), at(30), at()]).toEqual(['no-demonstrable-change', 'looser', 'looser']);
+  });
+
   test('a day that is none is refused', () => {
     const stage = { q50M3h: 500, standardErrorLnQ50: 0.01 };
     expect(() =>
@@ -164,10 +176,10 @@ test('infiltration falls with shelter and rises with storeys, wind and cold', ()
 });
 
 test('a leakier house needs no more fan; a tight one needs all of it', () => {
-  const need = (ela4M2: number) =>
+  const need = (ela4M2: number, bedrooms = 3) =>
     compute('ventilation.requirement', {
       floorAreaM2: 150,
-      bedrooms: 3,
+      bedrooms,
       ela4M2,
       heightM: 5,
       weatherFactor: 0.6,
@@ -175,6 +187,7 @@ test('a leakier house needs no more fan; a tight one needs all of it', () => {
       detached: true,
     });
   expect(need(0).fanFlowM3h).toBe(need(0).totalM3h);
+  expect(need(0, 0)).toEqual(need(0, 1));
   fc.assert(
     fc.property(
       fc.double({ min: 0, max: 0.3, noNaN: true }),

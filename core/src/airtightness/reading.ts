@@ -100,6 +100,21 @@ export function meanPa(readings: readonly number[]): number {
   return sum / readings.length;
 }
 
+/**
+ * What a baseline comes to at its worst: the largest in size of the means of its positive and of its negative readings,
+ * before and after, so that gusts both ways do not cancel. ISO 9972, 5.3.3.
+ */
+export function largestBaselinePa(before: readonly number[], after: readonly number[]): number {
+  let largest = 0;
+  for (const readings of [before, after]) {
+    for (const sign of [1, -1]) {
+      const ofSign = readings.filter((pa) => pa * sign > 0);
+      if (ofSign.length > 0) largest = Math.max(largest, Math.abs(meanPa(ofSign)));
+    }
+  }
+  return largest;
+}
+
 export const readingMembers = {
   pressurePa: number(),
   flowM3h: optional(positive()),

@@ -1,13 +1,16 @@
 import { exceeds } from '../finding';
 import type { Operation } from '../operation';
 import { Refusal } from '../refusal';
-import { day, fields, list, optional, positive, share, text } from '../schema';
+import { day, fields, list, number, optional, positive, share, text } from '../schema';
 import { equivalentHoleM2 } from './figures';
+import { t95 } from './student-t';
 
 /** A test of the house at one stage of its building. */
 export interface Stage {
   readonly q50M3h: number;
   readonly standardErrorLnQ50: number;
+  /** Of that standard error; without them it counts as known for certain. */
+  readonly degreesOfFreedom?: number;
   /** YYYY-MM-DD. */
   readonly date?: string;
 }
@@ -31,12 +34,22 @@ export interface StageComparison {
   readonly suspects: readonly string[];
 }
 
-/** A change counts from twice its uncertainty. */
+/** A change counts from twice its uncertainty, where nothing is known of how well the uncertainty itself is known. */
 const COVERAGE = 2;
 
+/** Student's factor at the degrees of freedom of both tests together. Welch–Satterthwaite, JCGM 100, G.4. */
+export function coverageOf(stages: readonly Stage[], uncertaintyM3h: number): number {
+  let share = 0;
+  for (const { q50M3h, standardErrorLnQ50, degreesOfFreedom } of stages) {
+    if (degreesOfFreedom !== undefined) share += (q50M3h * standardErrorLnQ50) ** 4 / degreesOfFreedom;
+  }
+  return share === 0 ? COVERAGE : t95(uncertaintyM3h ** 4 / share);
+}
+
 /**
- * What changed between two tests of one house: shown only where it exceeds twice its uncertainty, u = √Σ(q50·se)².
- * Flows in m³/h at 50 Pa; the hole by ISO 9972, 6.3.5; uncertainty by JCGM 100, 5.1.
+ * What changed between two tests of one house: shown only where it exceeds its uncertainty, u = √Σ(q50·se)², by Student's
+ * factor at the joined degrees of freedom, or twice where none are given. Flows in m³/h at 50 Pa; the hole by ISO 9972,
+ * 6.3.5; uncertainty by JCGM 100, 5.1 and G.4.
  * @example stageComparison({ stageA: { q50M3h: 800, standardErrorLnQ50: 0.01 }, stageB: { q50M3h: 900, standardErrorLnQ50: 0.01 } }).verdict // 'looser'
  * @throws {Refusal} `out-of-order`
  */
@@ -53,7 +66,7 @@ export function stageComparison({ stageA, stageB, work = [] }: StageComparisonIn
     stageA.q50M3h * stageA.standardErrorLnQ50,
     stageB.q50M3h * stageB.standardErrorLnQ50,
   );
-  if (!exceeds(Math.abs(changeM3h), COVERAGE * uncertaintyM3h)) {
+  if (!exceeds(Math.abs(changeM3h), coverageOf([stageA, stageB], uncertaintyM3h) * uncertaintyM3h)) {
     return { changeM3h, uncertaintyM3h, verdict: 'no-demonstrable-change', holeAreaM2: null, suspects: [] };
   }
   return {
@@ -71,6 +84,7 @@ export function stageComparison({ stageA, stageB, work = [] }: StageComparisonIn
 const stage = fields<Stage>({
   q50M3h: positive(),
   standardErrorLnQ50: share(),
+  degreesOfFreedom: optional(number({ min: 1 })),
   date: optional(day()),
 });
 

@@ -1,5 +1,7 @@
 import { exceeds, fallsBelow, type Finding } from '../finding';
-import type { MultiPointInput, RunResult } from './multi-point';
+import type { MultiPointInput, Run, RunResult } from './multi-point';
+import { largestBaselinePa } from './reading';
+import type { ReferenceMethod } from './reference-conditions';
 
 export type MultiPointRule =
   | 'few-readings'
@@ -30,10 +32,12 @@ const LIMITS = {
   exponentHigh: 1,
   usualExponentLow: 0.55,
   usualExponentHigh: 0.75,
-  stackMetreKelvin: 250,
   windMs: 6,
   directionsDiffer: 0.1,
 } as const;
+
+/** Height times temperature difference. ISO 9972, 5.1.4; ASTM E779, 8. */
+const STACK_METRE_KELVIN: Readonly<Record<ReferenceMethod, number>> = { iso9972: 250, astmE779: 200 };
 
 function findInExponent({ exponent }: RunResult, run: number, findings: Findings): void {
   const isLow = exponent < LIMITS.usualExponentLow;
@@ -60,14 +64,14 @@ function findInExponent({ exponent }: RunResult, run: number, findings: Findings
   }
 }
 
-function findInPressures(result: RunResult, run: number, findings: Findings): void {
+function findInPressures(given: Run, result: RunResult, run: number, findings: Findings): void {
   let lowest = Infinity;
   let highest = 0;
   for (const { inducedPressurePa } of result.readings) {
     lowest = Math.min(lowest, Math.abs(inducedPressurePa));
     highest = Math.max(highest, Math.abs(inducedPressurePa));
   }
-  const baselinePa = Math.max(Math.abs(result.baselineBeforeMeanPa), Math.abs(result.baselineAfterMeanPa));
+  const baselinePa = largestBaselinePa(given.baselineBeforePa, given.baselineAfterPa);
   const leastPa = Math.max(LIMITS.lowestPressurePa, LIMITS.baselineMultiple * baselinePa);
   if (fallsBelow(highest, LIMITS.highestPressurePa)) {
     findings.push({
@@ -102,8 +106,8 @@ function findInPressures(result: RunResult, run: number, findings: Findings): vo
   }
 }
 
-/** Validity of one run. ISO 9972, 5.3.4 and 6.2. */
-function findInRun(result: RunResult, run: number, findings: Findings): void {
+/** Validity of one run. ISO 9972, 5.3.3, 5.3.4 and 6.2. */
+function findInRun(given: Run, result: RunResult, run: number, findings: Findings): void {
   if (result.readings.length < LIMITS.readings) {
     findings.push({
       rule: 'few-readings',
@@ -124,7 +128,7 @@ function findInRun(result: RunResult, run: number, findings: Findings): void {
       run,
     });
   }
-  findInPressures(result, run, findings);
+  findInPressures(given, result, run, findings);
   findInExponent(result, run, findings);
 }
 
@@ -152,16 +156,16 @@ function findInDirections(runs: readonly RunResult[], findings: Findings): void 
 }
 
 /** Weather of the test. ISO 9972, 5.1.4. */
-function findInWeather({ conditions, building }: MultiPointInput, findings: Findings): void {
+function findInWeather({ conditions, building, method }: MultiPointInput, findings: Findings): void {
   const stack = Math.abs(conditions.indoorTemperatureC - conditions.outdoorTemperatureC) * building.heightM;
-  if (exceeds(stack, LIMITS.stackMetreKelvin)) {
+  const stackLimit = STACK_METRE_KELVIN[method];
+  if (exceeds(stack, stackLimit)) {
     findings.push({
       rule: 'stack-effect',
       severity: 'warn',
-      message:
-        'A tall house in the cold: height times temperature difference is over 250 m·K, so the baseline drifts.',
+      message: `A tall house in the cold: height times temperature difference is over ${stackLimit} m·K, so the baseline drifts.`,
       value: stack,
-      limit: LIMITS.stackMetreKelvin,
+      limit: stackLimit,
     });
   }
   const { windMs } = conditions;
@@ -182,7 +186,10 @@ export function validityFindings(
   runs: readonly RunResult[],
 ): readonly MultiPointFinding[] {
   const findings: Findings = [];
-  runs.forEach((result, run) => findInRun(result, run, findings));
+  runs.forEach((result, run) => {
+    const given = input.runs[run];
+    if (given !== undefined) findInRun(given, result, run, findings);
+  });
   findInWeather(input, findings);
   findInDirections(runs, findings);
   return findings;

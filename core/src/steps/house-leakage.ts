@@ -1,7 +1,11 @@
 import { REFERENCE_AIR } from '../air/density';
 import type { Budget, BudgetInput } from '../airtightness/budget';
 import type { CarriedUncertainty, CarriedUncertaintyInput } from '../airtightness/carried-uncertainty';
-import type { StageComparison, StageComparisonInput } from '../airtightness/stage-comparison';
+import {
+  coverageOf,
+  type StageComparison,
+  type StageComparisonInput,
+} from '../airtightness/stage-comparison';
 import { t95 } from '../airtightness/student-t';
 import type { Zone, ZoneInput } from '../airtightness/zone';
 import { step, type Step } from './step';
@@ -106,6 +110,7 @@ export function explainStageComparison(
   { stageA: a, stageB: b }: StageComparisonInput,
   output: StageComparison,
 ): readonly Step[] {
+  const coverage = coverageOf([a, b], output.uncertaintyM3h);
   return [
     step('Change', 'Δ = qB − qA', { qB: b.q50M3h, qA: a.q50M3h }, output.changeM3h, 'm³/h'),
     step(
@@ -117,9 +122,9 @@ export function explainStageComparison(
     ),
     step(
       'A change counts beyond',
-      'least = 2·u',
-      { u: output.uncertaintyM3h },
-      2 * output.uncertaintyM3h,
+      'least = k·u',
+      { k: coverage, u: output.uncertaintyM3h },
+      coverage * output.uncertaintyM3h,
       'm³/h',
     ),
     ...(output.holeAreaM2 === null

@@ -1,5 +1,4 @@
-import { readdirSync, readFileSync } from 'node:fs';
-import { join } from 'node:path';
+import { filesOfVectors } from '../../test/vectors';
 import { examples } from '../examples';
 import { compute, operationNames, operations, type OperationName } from '../operations';
 import { checked, type InputSchema } from '../schema';
@@ -29,15 +28,12 @@ function stepsFor(name: OperationName, input: unknown): readonly Step[] {
   return stepsOf(name, accepted, compute(name, input) as never);
 }
 
-const folder = join(__dirname, '../../vectors');
-const vectors: readonly { readonly name: OperationName; readonly input: unknown }[] = readdirSync(
-  folder,
-).flatMap((file) => {
-  const { operation, cases } = JSON.parse(readFileSync(join(folder, file), 'utf8'));
-  return cases
-    .filter(({ expected }: { expected: object }) => !('error' in expected))
-    .map(({ input }: { input: unknown }) => ({ name: operation, input }));
-});
+const vectors = filesOfVectors<{ readonly input: unknown; readonly expected: object }>().flatMap(
+  ({ operation, cases }) =>
+    cases
+      .filter(({ expected }) => !('error' in expected))
+      .map(({ input }) => ({ name: operation as OperationName, input })),
+);
 const inputs = [...operationNames.map((name) => ({ name, input: examples[name] as unknown })), ...vectors];
 
 test.each(operationNames)('every step of %s gives its result when it is done again by hand', (name) => {

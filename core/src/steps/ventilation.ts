@@ -4,7 +4,11 @@ import {
   type Infiltration,
   type InfiltrationInput,
 } from '../ventilation/infiltration';
-import type { VentilationRequirement, VentilationRequirementInput } from '../ventilation/requirement';
+import {
+  bedroomsCounted,
+  type VentilationRequirement,
+  type VentilationRequirementInput,
+} from '../ventilation/requirement';
 import { M3H_PER_CFM, METRES_PER_FOOT } from '../units/factors';
 import { step, type Step } from './step';
 
@@ -57,7 +61,7 @@ export function explainRequirement(
     step(
       'Needed in all',
       'Qtot = 0.03·A + 7.5·(beds + 1)',
-      { A: squareFeet, beds: input.bedrooms },
+      { A: squareFeet, beds: bedroomsCounted(input.bedrooms) },
       total,
       'cfm',
     ),

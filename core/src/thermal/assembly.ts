@@ -9,7 +9,13 @@ import {
   type GradeAdjustment,
   type GradeEffect,
 } from './grade-adjustment';
-import { heatPaths, isothermalPlanesRsi, parallelPathU, type FrameAlignment } from './heat-paths';
+import {
+  heatPaths,
+  isothermalPlanesRsi,
+  parallelPathU,
+  unbridgedTotalRsi,
+  type FrameAlignment,
+} from './heat-paths';
 import { layerInput, layerOf, type LayerInput } from './layer';
 
 export type AssemblyMethod = 'parallelPath' | 'isothermalPlanes' | 'iso6946';
@@ -108,13 +114,13 @@ export function assembly(input: AssemblyInput): Assembly {
   const lowerRsi = isothermalPlanesRsi(layers, films);
   const totalRsi = totalResistance(method, upperRsi, lowerRsi);
 
+  const unbridgedRsi = unbridgedTotalRsi(layers, films);
   const deltaUFasteners = (input.fasteners ?? []).reduce(
-    (sum, fasteners, i) => sum + fastenersDeltaU(fasteners, layers, totalRsi, `fasteners[${i}]`),
+    (sum, fasteners, i) => sum + fastenersDeltaU(fasteners, layers, unbridgedRsi, `fasteners[${i}]`),
     0,
   );
   const plainUValue = 1 / totalRsi + deltaUFasteners;
-  const effect =
-    gradeAdjustment === undefined ? null : gradeEffect(gradeAdjustment, layers, paths, films, totalRsi);
+  const effect = gradeAdjustment === undefined ? null : gradeEffect(gradeAdjustment, layers, paths, films);
   const deltaUVoids = effect?.deltaU ?? 0;
   const uValue = plainUValue + deltaUVoids;
   return {

@@ -19,13 +19,13 @@ const COEFFICIENT = 0.8;
 
 /**
  * What fasteners add to U, W/(m²·K). ISO 6946, annex F.3.
- * @param totalRsi resistance of the build-up before any correction
+ * @param unbridgedRsi resistance of the build-up with thermal bridging ignored
  * @throws {Refusal} `not-homogeneous`, `required`, `out-of-range`
  */
 export function fastenersDeltaU(
   fasteners: Fasteners,
   layers: readonly Layer[],
-  totalRsi: number,
+  unbridgedRsi: number,
   field: string,
 ): number {
   const layer = layers[fasteners.layer];
@@ -64,7 +64,7 @@ export function fastenersDeltaU(
   }
   const alpha = (COEFFICIENT * depthM) / thicknessM;
   const { conductivityWmK, areaM2, perM2 } = fasteners;
-  return ((alpha * conductivityWmK * areaM2 * perM2) / thicknessM) * (layer.cavityRsi / totalRsi) ** 2;
+  return ((alpha * conductivityWmK * areaM2 * perM2) / thicknessM) * (layer.cavityRsi / unbridgedRsi) ** 2;
 }
 
 export const fastenersInput = fields<Fasteners>({

@@ -3,7 +3,7 @@ import { exceeds } from '../finding';
 import { battCompression } from '../insulation/batt-compression';
 import { Refusal } from '../refusal';
 import type { Films } from './films';
-import { parallelPathU, type HeatPath } from './heat-paths';
+import { parallelPathU, unbridgedTotalRsi, type HeatPath } from './heat-paths';
 import type { Layer } from './layer';
 
 /** Installation grade of insulation. ANSI 301, appendix A. */
@@ -129,8 +129,8 @@ function givenOnce({ school, grade, measured }: GradeAdjustment): InstallationGr
 
 /**
  * What installation defects add to U. `voidFraction`: difference of two parallel-path U's, with and without the
- * defects (ANSI 301, appendix A); `airVoid`: ΔU″·(R1/R_T)² (ISO 6946, annex F.2).
- * @param totalRsi resistance of the plain build-up before corrections
+ * defects (ANSI 301, appendix A); `airVoid`: ΔU″·(R1/R_T,h)², R_T,h with thermal bridging ignored (ISO 6946,
+ * annex F.2).
  * @throws {Refusal} `required`, `conflict`, `fraction-sum`, `out-of-range`, `no-density-root`
  */
 export function gradeEffect(
@@ -138,7 +138,6 @@ export function gradeEffect(
   layers: readonly Layer[],
   paths: readonly HeatPath[],
   films: Films,
-  totalRsi: number,
 ): GradeEffect {
   const { voidRsi = DEFAULT_VOID_RSI } = adjustment;
   const layer = gradedLayer(adjustment, layers);
@@ -158,7 +157,10 @@ export function gradeEffect(
   }
   switch (adjustment.school) {
     case 'airVoid':
-      return { deltaU: AIR_VOID_DELTA_U[given] * (layer.cavityRsi / totalRsi) ** 2, deltaUAllVoid };
+      return {
+        deltaU: AIR_VOID_DELTA_U[given] * (layer.cavityRsi / unbridgedTotalRsi(layers, films)) ** 2,
+        deltaUAllVoid,
+      };
     case 'voidFraction': {
       const measured = { voidFraction: VOID_FRACTION[given], compressedFraction: 0 };
       return { deltaU: deltaUOf(measuredShares(measured, layer, voidRsi)), deltaUAllVoid };

@@ -110,3 +110,8 @@ export function isothermalPlanesRsi(layers: readonly Layer[], films: Films): num
     return sum + layerRsi;
   }, films.insideRsi + films.outsideRsi);
 }
+
+/** Resistance with thermal bridging ignored, every layer as its cavity, m²·K/W: the R_T,h of ISO 6946, annex F. */
+export function unbridgedTotalRsi(layers: readonly Layer[], films: Films): number {
+  return layers.reduce((sum, { cavityRsi }) => sum + cavityRsi, films.insideRsi + films.outsideRsi);
+}

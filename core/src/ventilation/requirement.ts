@@ -29,6 +29,8 @@ export interface VentilationRequirement {
 
 const CFM_PER_SQUARE_FOOT = 0.03;
 const CFM_PER_PERSON = 7.5;
+/** Bedrooms that count: a home of one room has somebody who sleeps in it. */
+export const bedroomsCounted = (bedrooms: number): number => Math.max(1, bedrooms);
 const REFERENCE_HEIGHT_M = 2.5;
 const SQUARE_FEET_PER_CFM = 7.3;
 
@@ -46,14 +48,14 @@ function outdoorShareOf({ detached, outdoorEnvelopeShare }: VentilationRequireme
 
 /**
  * Whole-house ventilation that a home needs, less what its leaks bring in. ASHRAE 62.2, 4.1; the cfm form rules.
- * Qtot = 0.03·A + 7.5·(bedrooms + 1); NL = 1000·(ELA4/A)·(H/2.5)^0.4; Qinf = NL·wsf·A/7.3; fan = Qtot − φ·Qinf·Aext with
- * φ = 1 balanced, else Qinf/Qtot. Flows in m³/h.
+ * Qtot = 0.03·A + 7.5·(bedrooms + 1), of at least one bedroom; NL = 1000·(ELA4/A)·(H/2.5)^0.4; Qinf = NL·wsf·A/7.3;
+ * fan = Qtot − φ·Qinf·Aext with φ = 1 balanced, else Qinf/Qtot. Flows in m³/h.
  * @throws {Refusal} `required`
  */
 export function ventilationRequirement(input: VentilationRequirementInput): VentilationRequirement {
   const { floorAreaM2, bedrooms, ela4M2, heightM, weatherFactor, balanced } = input;
   const squareFeet = floorAreaM2 / METRES_PER_FOOT ** 2;
-  const total = CFM_PER_SQUARE_FOOT * squareFeet + CFM_PER_PERSON * (bedrooms + 1);
+  const total = CFM_PER_SQUARE_FOOT * squareFeet + CFM_PER_PERSON * (bedroomsCounted(bedrooms) + 1);
   const normalizedLeakage = 1000 * (ela4M2 / floorAreaM2) * (heightM / REFERENCE_HEIGHT_M) ** 0.4;
   const infiltrated = (normalizedLeakage * weatherFactor * squareFeet) / SQUARE_FEET_PER_CFM;
   const credit = (balanced ? 1 : infiltrated / total) * infiltrated * outdoorShareOf(input);

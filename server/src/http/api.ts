@@ -1,13 +1,14 @@
-import { API, BATCH_MAX, type ChangeOutcome } from '@calvet/contract';
+import { API, BATCH_MAX, CONFIRM_MAX, pictureName, type ChangeOutcome } from '@calvet/contract';
 import express, { Router, type Request } from 'express';
 import Joi from 'joi';
 import { acceptChanges } from '../service/accept-changes';
 import type { ChangeWatch } from '../service/change-watch';
 import type { Compute } from '../service/computing';
-import { readChanges, readHouses } from '../service/read-changes';
+import { readChanges, readDeletedHouses, readHouses } from '../service/read-changes';
 import { ping, type Database } from '../store/database';
 import type { PhotoStore } from '../photo-store/photo-store';
 import { eventsHandler } from './events';
+import { confirmPictures } from '../service/take-picture';
 import { picturesRouter } from './pictures';
 import { HttpProblem } from './problems';
 import { decideRights, whoAsks } from './rights';
@@ -17,6 +18,7 @@ const BODY_BYTES_MAX = 1_000_000;
 
 const houseId = Joi.string().guid({ separator: '-' }).lowercase().required();
 const since = Joi.number().integer().min(0).max(Number.MAX_SAFE_INTEGER).default(0);
+const pictureNames = Joi.array().items(pictureName()).min(1).max(CONFIRM_MAX).required();
 const batch = Joi.array().min(1).max(BATCH_MAX).required();
 
 function houseIdOf(request: Request): string {
@@ -49,6 +51,15 @@ function batchOf(request: Request): readonly unknown[] {
   return value as readonly unknown[];
 }
 
+function namesOf(request: Request): readonly string[] {
+  const { sha256s } = (request.body ?? {}) as { readonly sha256s?: unknown };
+  const { error, value } = pictureNames.validate(sha256s);
+  if (error !== undefined) {
+    throw new HttpProblem(422, 'list-length', 'sha256s', `Send a list of 1 to ${CONFIRM_MAX} SHA-256.`);
+  }
+  return value as readonly string[];
+}
+
 /** The first change of a batch that was not taken, as a problem that carries the answers to all. */
 function notAccepted(results: readonly ChangeOutcome[]): HttpProblem | null {
   const i = results.findIndex(({ outcome }) => outcome === 'refused' || outcome === 'conflict');
@@ -65,8 +76,25 @@ function notAccepted(results: readonly ChangeOutcome[]): HttpProblem | null {
   );
 }
 
-function requireJson(request: Request): void {
+/** So long a sender may go on with a body that is refused for its size, before the line is cut. */
+const DRAIN_MS = 10_000;
+
+/** Lets a sender finish, so that they hear why they were refused instead of finding the line cut. */
+async function readOff(request: Request): Promise<void> {
+  await new Promise<void>((resolve) => {
+    const timer = setTimeout(resolve, DRAIN_MS);
+    request.once('close', resolve);
+    request.once('end', () => {
+      clearTimeout(timer);
+      resolve();
+    });
+    request.resume();
+  });
+}
+
+async function requireJson(request: Request): Promise<void> {
   if (Number(request.get('content-length') ?? 0) > BODY_BYTES_MAX) {
+    await readOff(request);
     throw new HttpProblem(413, 'body-too-large', '', 'A request may have 1 MB: send it in parts.');
   }
   if (request.is('application/json') === false) {
@@ -101,6 +129,9 @@ export function apiRouter({ db, compute, watch, photos }: ApiOptions): Router {
   router.get('/houses', async (_request, response) => {
     response.json(await readHouses(db));
   });
+  router.get('/houses/deleted', async (_request, response) => {
+    response.json(await readDeletedHouses(db, new Date()));
+  });
   router.get('/events', eventsHandler(watch));
   router.get('/houses/:houseId/changes', async (request, response) => {
     response.json(await readChanges(db, houseIdOf(request), sinceOf(request)));
@@ -109,8 +140,8 @@ export function apiRouter({ db, compute, watch, photos }: ApiOptions): Router {
   router.use('/pictures', picturesRouter(photos));
   router.all('/uploads{/:id}', uploadsHandler(photos));
 
-  router.use((request, _response, next) => {
-    if (request.method === 'POST') requireJson(request);
+  router.use(async (request, _response, next) => {
+    if (request.method === 'POST') await requireJson(request);
     next();
   });
   router.use(express.json({ limit: BODY_BYTES_MAX, strict: false }));
@@ -122,6 +153,9 @@ export function apiRouter({ db, compute, watch, photos }: ApiOptions): Router {
     const problem = notAccepted(results);
     if (problem !== null) throw problem;
     response.json({ results });
+  });
+  router.post('/pictures/confirm', async (request, response) => {
+    response.json({ held: await confirmPictures(photos, namesOf(request)) });
   });
   router.post('/compute/:operation', async (request, response) => {
     const gone = new AbortController();

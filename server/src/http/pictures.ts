@@ -1,4 +1,4 @@
-import { pictureName } from '@calvet/contract';
+import { PICTURE_HEADER, pictureName } from '@calvet/contract';
 import { Router, type Request, type Response } from 'express';
 import type { PhotoStore } from '../photo-store/photo-store';
 import { readPicture, readThumbnail, type HandedOut } from '../service/take-picture';
@@ -26,9 +26,11 @@ export function picturesRouter(store: PhotoStore): Router {
   const handOut = (read: Reading) => async (request: Request, response: Response) => {
     const found = await read(store, pictureNameOf(request.params.sha256));
     if (found === null) {
+      response.set(PICTURE_HEADER, String(request.params.sha256));
       throw new HttpProblem(404, 'unknown-picture', 'sha256', 'No such picture has arrived yet.');
     }
     response.set({
+      [PICTURE_HEADER]: String(request.params.sha256),
       'content-type': found.mediaType,
       // Whatever it is, it is shown and not run.
       'content-security-policy': "default-src 'none'; sandbox",
@@ -38,8 +40,12 @@ export function picturesRouter(store: PhotoStore): Router {
     response.send(found.bytes);
   };
   router.head('/:sha256', async (request, response) => {
-    const isHere = await store.has(pictureNameOf(request.params.sha256));
-    response.status(isHere ? 204 : 404).end();
+    const sha256 = pictureNameOf(request.params.sha256);
+    const isHere = await store.has(sha256);
+    response
+      .set(PICTURE_HEADER, sha256)
+      .status(isHere ? 204 : 404)
+      .end();
   });
   router.get('/:sha256', handOut(readPicture));
   router.get('/:sha256/thumbnail', handOut(readThumbnail));

@@ -1,4 +1,4 @@
-import { AUTHOR_HEADER, DEVICE_HEADER, type Author } from '@calvet/contract';
+import { AUTHOR_HEADER, CLOCK_HEADER, DEVICE_HEADER, type Author } from '@calvet/contract';
 import type { Request, RequestHandler, Response } from 'express';
 import Joi from 'joi';
 
@@ -6,6 +6,11 @@ const AUTHOR_MAX = 120;
 const UNNAMED = 'unnamed';
 
 const deviceId = Joi.string().guid({ separator: '-' }).lowercase().allow('');
+
+function clockOf(request: Request): Date | null {
+  const time = Date.parse(request.get(CLOCK_HEADER) ?? '');
+  return Number.isNaN(time) ? null : new Date(time);
+}
 
 function authorOf(request: Request): Author {
   const header = request.get(AUTHOR_HEADER) ?? '';
@@ -20,6 +25,7 @@ function authorOf(request: Request): Author {
     name: name.trim().slice(0, AUTHOR_MAX) || UNNAMED,
     device: error === undefined ? (device as string) : '',
     now: new Date(),
+    clock: clockOf(request),
   };
 }
 

@@ -34,14 +34,17 @@ async function openLedger(
     ({ kind, op, id }) => kind === 'house' && op === 'create' && id === houseId,
   );
   if (createsHouse) await startCounter(tx, houseId);
-  const lastChange = await lockCounter(tx, houseId);
-  if (lastChange === null) throw new UnknownHouse();
+  const counter = await lockCounter(tx, houseId);
+  if (counter === null) throw new UnknownHouse();
   const before = await acceptedBefore(
     tx,
     houseId,
     changes.map(({ changeId }) => changeId),
   );
   const records = new Map<string, LedgerRecord>();
+  // Nothing is written into a house that somebody deleted.
+  if (counter.isHouseDeleted)
+    (await recordsById(tx, 'house', [houseId])).forEach((house) => records.set(houseId, house));
   for (const kind of new Set(changes.map((change) => change.kind))) {
     const ids = new Set(changes.filter((change) => change.kind === kind).map(({ id }) => id));
     const found = await recordsById(tx, kind, [...ids]);
@@ -54,7 +57,7 @@ async function openLedger(
     [...new Set(late.map(({ id }) => id))],
     Math.min(...late.map(({ baseRevision }) => baseRevision)),
   );
-  return { houseId, author, before, past, records, accepted: [], lastChange };
+  return { houseId, author, before, past, records, accepted: [], lastChange: counter.lastChange };
 }
 
 async function writeLedger(
@@ -90,6 +93,27 @@ function outcomeOf(read: ReadChange, i: number, ledger: HouseLedger): ChangeOutc
   };
 }
 
+/** A change that would have made the house, had it been taken. */
+function wouldMake(input: unknown, houseId: string): boolean {
+  const { kind, op, id } = (input ?? {}) as Readonly<Record<string, unknown>>;
+  return kind === 'house' && op === 'create' && id === houseId;
+}
+
+/** Answers to a batch whose house was refused: what is wrong with it, and that all else has no house yet. */
+function withoutHouse(reads: readonly ReadChange[]): readonly ChangeOutcome[] {
+  return reads.map((read, i) =>
+    read.ok
+      ? {
+          changeId: read.change.changeId,
+          outcome: 'refused',
+          code: 'unknown-house',
+          field: `changes[${i}]`,
+          message: 'The house of this change was not made.',
+        }
+      : { changeId: read.changeId, outcome: 'refused', ...read.refusal },
+  );
+}
+
 /**
  * Takes a batch of changes to one house, in order and in one transaction. Each is answered for itself: one that
  * does not fit stands in nobody's way, and one that was taken before counts once.
@@ -103,8 +127,13 @@ export async function acceptChanges(
 ): Promise<readonly ChangeOutcome[]> {
   const reads = inputs.map(readChange);
   const changes = reads.flatMap((read) => (read.ok ? [read.change] : []));
+  const isMakingHouse = reads.some((read, i) => !read.ok && wouldMake(inputs[i], houseId));
   return inTransaction(db, async (tx) => {
-    const ledger = await openLedger(tx, houseId, author, changes);
+    const ledger = await openLedger(tx, houseId, author, changes).catch((error: unknown) => {
+      if (error instanceof UnknownHouse && isMakingHouse) return null;
+      throw error;
+    });
+    if (ledger === null) return withoutHouse(reads);
     const outcomes = reads.map((read, i) => outcomeOf(read, i, ledger));
     await writeLedger(tx, ledger);
     return outcomes;

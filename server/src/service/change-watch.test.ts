@@ -68,3 +68,39 @@ test('a database that is away for a while stops nothing', async () => {
   expect(heard).toEqual([{ houseId: 'h', upTo: 9 }]);
   watch.close();
 });
+
+test('after a first look that failed nobody is told of houses in which nothing happened', async () => {
+  let isAway = true;
+  const heard: News[] = [];
+  const watch = new ChangeWatch(
+    () => (isAway ? Promise.reject(new Error('away')) : Promise.resolve(new Map([['h', 3]]))),
+    1000,
+  );
+  watch.subscribe((news) => void heard.push(news));
+  await pass(1500);
+  isAway = false;
+  await pass(5000);
+  expect(heard).toEqual([]);
+  watch.close();
+});
+
+test('whoever leaves and comes back while a look is under way leads to no second round of looks', async () => {
+  const answers: (() => void)[] = [];
+  const watch = new ChangeWatch(
+    () => new Promise((resolve) => answers.push(() => resolve(new Map([['h', 3]])))),
+    1000,
+  );
+  const leave = watch.subscribe(() => undefined);
+  await pass(10);
+  leave();
+  watch.subscribe(() => undefined);
+  await pass(10);
+  expect(answers).toHaveLength(1);
+  answers[0]?.();
+  for (let second = 0; second < 5; second++) {
+    await pass(1000);
+    answers.at(-1)?.();
+  }
+  expect(answers.length).toBeLessThanOrEqual(6);
+  watch.close();
+});

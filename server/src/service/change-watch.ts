@@ -15,6 +15,7 @@ export class ChangeWatch {
   private readonly subscribers = new Set<Subscriber>();
   private seen: ReadonlyMap<string, number> | null = null;
   private timer: ReturnType<typeof setTimeout> | null = null;
+  private isLooking = false;
   private isClosed = false;
 
   constructor(
@@ -26,7 +27,7 @@ export class ChangeWatch {
   subscribe(onNews: Listener, onClose: () => void = () => undefined): () => void {
     const subscriber = { onNews, onClose };
     this.subscribers.add(subscriber);
-    this.schedule();
+    this.schedule(0);
     return () => {
       this.subscribers.delete(subscriber);
       if (this.subscribers.size === 0) this.rest();
@@ -57,27 +58,31 @@ export class ChangeWatch {
     this.seen = null;
   }
 
-  private schedule(): void {
-    if (this.timer !== null || this.isClosed) return;
-    this.timer = setTimeout(() => void this.look(), this.seen === null ? 0 : this.everyMs);
+  private schedule(milliseconds: number): void {
+    if (this.timer !== null || this.isLooking || this.isClosed) return;
+    this.timer = setTimeout(() => void this.look(), milliseconds);
   }
 
   private async look(): Promise<void> {
-    try {
-      const counters = await this.readCounters();
-      if (this.subscribers.size === 0) return;
-      const before = this.seen;
-      this.seen = new Map([...counters].map(([id, upTo]) => [id, Math.max(upTo, before?.get(id) ?? 0)]));
-      if (before !== null) {
-        for (const [houseId, upTo] of counters) {
-          if (upTo > (before.get(houseId) ?? 0)) this.spread({ houseId, upTo });
-        }
-      }
-    } catch {
-      // The database is away: the next look may find it.
-      this.seen ??= new Map();
-    }
     this.timer = null;
-    if (this.subscribers.size > 0) this.schedule();
+    this.isLooking = true;
+    try {
+      this.compare(await this.readCounters());
+    } catch {
+      // The database is away: the next look may find it. What was there before the first look is no news.
+    } finally {
+      this.isLooking = false;
+    }
+    if (this.subscribers.size > 0) this.schedule(this.everyMs);
+  }
+
+  private compare(counters: ReadonlyMap<string, number>): void {
+    if (this.subscribers.size === 0) return;
+    const before = this.seen;
+    this.seen = new Map([...counters].map(([id, upTo]) => [id, Math.max(upTo, before?.get(id) ?? 0)]));
+    if (before === null) return;
+    for (const [houseId, upTo] of counters) {
+      if (upTo > (before.get(houseId) ?? 0)) this.spread({ houseId, upTo });
+    }
   }
 }

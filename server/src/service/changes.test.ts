@@ -279,7 +279,7 @@ describe('what does not fit is refused with its field', () => {
     const { status, body } = await ask(url, {
       json: { changes: [createHouse(id, { ...houseBody, volumeM3: 0 })] },
     });
-    expect([status, body.code]).toEqual([404, 'unknown-house']);
+    expect([status, body.code, body.field]).toEqual([422, 'out-of-range', 'changes[0].body.volumeM3']);
   });
 
   test('a refused change stands in nobody’s way', async () => {

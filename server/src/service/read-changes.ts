@@ -2,12 +2,15 @@ import {
   asKindedRecord,
   KINDS,
   PAGE_MAX,
+  RESTORABLE_MS,
   type ChangesPage,
+  type DeletedHousesAnswer,
   type House,
   type HousesAnswer,
+  type LedgerRecord,
 } from '@calvet/contract';
 import type { Database } from '../store/database';
-import { allHouses, lastChangeOf, recordsChanged } from '../store/records';
+import { allCounters, allHouses, housesDeletedSince, lastChangeOf, recordsChanged } from '../store/records';
 import { UnknownHouse } from './accept-changes';
 
 /**
@@ -37,8 +40,18 @@ export async function readChanges(db: Database, houseId: string, since: number):
   };
 }
 
-/** Every house that is not deleted, by name. */
+const asHouse = (house: LedgerRecord) => asKindedRecord(house).record as House;
+
+/** Every house that is not deleted, by name, and how far each house has come. */
 export async function readHouses(db: Database): Promise<HousesAnswer> {
+  // The counters first: what comes between is fetched once more, and nothing is passed over.
+  const counters = await allCounters(db);
   const houses = await allHouses(db);
-  return { houses: houses.map((house) => asKindedRecord(house).record as House) };
+  return { houses: houses.map(asHouse), counters: Object.fromEntries(counters) };
+}
+
+/** Houses that were deleted within the last 30 days, the latest first. */
+export async function readDeletedHouses(db: Database, now: Date): Promise<DeletedHousesAnswer> {
+  const houses = await housesDeletedSince(db, new Date(now.getTime() - RESTORABLE_MS));
+  return { houses: houses.map(asHouse) };
 }

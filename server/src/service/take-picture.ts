@@ -42,9 +42,11 @@ const tooLarge = () =>
     `The picture is over ${PICTURE_SIDE_MAX_PX} pixels a side: scale it down before it is sent.`,
   );
 
+const hashOf = (bytes: Buffer): string => createHash('sha256').update(bytes).digest('hex');
+
 /** @throws {PictureRefused} where the bytes are not those of the name, or not those of a picture that may be kept */
 async function check(sha256: string, bytes: Buffer): Promise<void> {
-  if (createHash('sha256').update(bytes).digest('hex') !== sha256) {
+  if (hashOf(bytes) !== sha256) {
     throw new PictureRefused('other-bytes', 'What arrived is not what was announced: send it again.');
   }
   const { format, width, height, exif, xmp, iptc } = await looked(bytes);
@@ -78,6 +80,22 @@ export async function takePicture(store: PhotoStore, sha256: string, bytes: Buff
   await store.put(thumbnailName(sha256), await thumbnailOf(bytes));
   // The picture comes last: where it is, all of it is.
   await store.put(sha256, bytes);
+}
+
+/**
+ * Of these pictures, those that are here whole: each is read and hashed anew, since a device lets go of its own on this
+ * word.
+ */
+export async function confirmPictures(
+  store: PhotoStore,
+  sha256s: readonly string[],
+): Promise<readonly string[]> {
+  const held: string[] = [];
+  for (const sha256 of sha256s) {
+    const bytes = await store.get(sha256);
+    if (bytes !== null && hashOf(bytes) === sha256) held.push(sha256);
+  }
+  return held;
 }
 
 /** A picture as it is handed out. */

@@ -1,5 +1,17 @@
-import { fieldsOf, type AcceptedChange, type Kind, type LedgerRecord } from '@calvet/contract';
-import { and, asc, eq, getTableColumns, getTableName, gt, inArray, isNull, lte, sql } from 'drizzle-orm';
+import { fieldsOf, inPresentForm, type AcceptedChange, type Kind, type LedgerRecord } from '@calvet/contract';
+import {
+  and,
+  asc,
+  desc,
+  eq,
+  getTableColumns,
+  getTableName,
+  gt,
+  inArray,
+  isNull,
+  lte,
+  sql,
+} from 'drizzle-orm';
 import type { MySqlTable } from 'drizzle-orm/mysql-core';
 import { format } from 'mysql2';
 import type { Database, Transaction } from './database';
@@ -10,7 +22,17 @@ type FlatRow = Omit<LedgerRecord, 'body' | 'kind'> & Readonly<Record<string, unk
 function fromTable(kind: Kind, row: FlatRow): LedgerRecord {
   const { id, houseId, revision, changeNumber, updatedAt, updatedBy, deletedAt } = row;
   const body = Object.fromEntries(fieldsOf(kind).map((field) => [field, row[field]]));
-  return { kind, id, houseId, revision, changeNumber, updatedAt, updatedBy, deletedAt, body };
+  return {
+    kind,
+    id,
+    houseId,
+    revision,
+    changeNumber,
+    updatedAt,
+    updatedBy,
+    deletedAt,
+    body: inPresentForm(kind, id, body),
+  };
 }
 
 function toTable<K extends Kind>(row: LedgerRecord): (typeof tables)[K]['$inferInsert'] {
@@ -42,14 +64,20 @@ export async function startCounter(tx: Transaction, houseId: string): Promise<vo
     .onDuplicateKeyUpdate({ set: { houseId: sql`values(${houseCounterTable.houseId})` } });
 }
 
+interface LockedCounter {
+  readonly lastChange: number;
+  readonly isHouseDeleted: boolean;
+}
+
 /** The house's last change number, held against other writers until the transaction ends; null where unknown. */
-export async function lockCounter(tx: Transaction, houseId: string): Promise<number | null> {
+export async function lockCounter(tx: Transaction, houseId: string): Promise<LockedCounter | null> {
   const [row] = await tx
-    .select({ lastChange: houseCounterTable.lastChange })
+    .select({ lastChange: houseCounterTable.lastChange, deletedAt: houseTable.deletedAt })
     .from(houseCounterTable)
+    .leftJoin(houseTable, eq(houseTable.id, houseCounterTable.houseId))
     .where(eq(houseCounterTable.houseId, houseId))
     .for('update');
-  return row?.lastChange ?? null;
+  return row === undefined ? null : { lastChange: row.lastChange, isHouseDeleted: row.deletedAt !== null };
 }
 
 export async function setCounter(tx: Transaction, houseId: string, lastChange: number): Promise<void> {
@@ -61,17 +89,15 @@ export async function acceptedBefore(
   tx: Transaction,
   houseId: string,
   changeIds: readonly string[],
-): Promise<ReadonlyMap<string, { readonly revision: number; readonly changeNumber: number }>> {
+): Promise<ReadonlyMap<string, AcceptedChange>> {
   if (changeIds.length === 0) return new Map();
   const rows = await tx
-    .select({
-      changeId: houseChangeTable.changeId,
-      revision: houseChangeTable.revision,
-      changeNumber: houseChangeTable.changeNumber,
-    })
+    .select()
     .from(houseChangeTable)
     .where(and(eq(houseChangeTable.houseId, houseId), inArray(houseChangeTable.changeId, [...changeIds])));
-  return new Map(rows.map(({ changeId, ...rest }) => [changeId, rest]));
+  // What is kept was an accepted change on the way in.
+  const accepted = rows as unknown as readonly AcceptedChange[];
+  return new Map(accepted.map((change) => [change.changeId, change]));
 }
 
 /** What was accepted for some records after a revision, the earliest first. */
@@ -178,6 +204,16 @@ export async function recordsChanged(
     .orderBy(asc(table.changeNumber))
     .limit(limit);
   return rows.map((row) => fromTable(kind, row));
+}
+
+/** Houses that were deleted after a time, the latest first. */
+export async function housesDeletedSince(db: Database, time: Date): Promise<readonly LedgerRecord[]> {
+  const rows: FlatRow[] = await db
+    .select()
+    .from(houseTable)
+    .where(gt(houseTable.deletedAt, time))
+    .orderBy(desc(houseTable.deletedAt));
+  return rows.map((row) => fromTable('house', row));
 }
 
 /** Every house that is not deleted, by name. */

@@ -124,6 +124,10 @@ export const houseChangeTable = mysqlTable(
     op: varchar('op', { length: 10 }).notNull(),
     revision: int('revision').notNull(),
     body: json('body').notNull(),
+    parts: json('parts'),
+    /** By the person, as far as the device said; null in changes of the first versions. */
+    enteredAt: datetime('entered_at', { mode: 'date', fsp: 3 }),
+    /** Arrived at the server. */
     changedAt: datetime('changed_at', { mode: 'date', fsp: 3 }).notNull(),
     changedBy: varchar('changed_by', { length: 120 }).notNull(),
     /** Which device sent it; empty where it does not say. */

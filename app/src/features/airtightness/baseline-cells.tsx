@@ -1,18 +1,19 @@
-import { BASELINE_MAX, housePressure } from '@calvet/contract';
+import { BASELINE_MAX, housePressure, type BaselineReading } from '@calvet/contract';
 import { parseDecimal } from '@calvet/core';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
-import { FieldMessage } from '../../ui/field';
+import { v7 } from 'uuid';
+import { FieldTrouble } from '../../ui/field';
 import { decimals } from '../../ui/format';
-import { NumberInput } from '../../ui/number-input';
+import { NumberInput, type EntryTrouble } from '../../ui/number-input';
 import { Text } from '../../ui/text';
 import { space } from '../../ui/tokens';
 
 interface BaselineCellsProps {
   readonly label: string;
-  readonly values: readonly number[];
+  readonly readings: readonly BaselineReading[];
   readonly message: string | null;
-  readonly onChange: (values: readonly number[]) => void;
+  readonly onChange: (readings: readonly BaselineReading[]) => void;
 }
 
 /** Several figures in one text, parted by blanks or semicolons; null where it is not that. */
@@ -24,10 +25,18 @@ function figuresIn(text: string): readonly number[] | null {
 }
 
 /** Readings with the fan off: a cell each, and always an empty one for the next. */
-export function BaselineCells({ label, values, message, onChange }: BaselineCellsProps) {
-  const [trouble, setTrouble] = useState<string | null>(null);
-  const mean = values.length === 0 ? null : values.reduce((sum, value) => sum + value, 0) / values.length;
-  const cells: readonly (number | null)[] = values.length < BASELINE_MAX ? [...values, null] : values;
+export function BaselineCells({ label, readings, message, onChange }: BaselineCellsProps) {
+  const [trouble, setTrouble] = useState<EntryTrouble | null>(null);
+  const sum = readings.reduce((total, { pressurePa }) => total + pressurePa, 0);
+  const mean = readings.length === 0 ? null : sum / readings.length;
+  const cells: readonly (BaselineReading | null)[] =
+    readings.length < BASELINE_MAX ? [...readings, null] : readings;
+  /** The readings with these in place of the one at a position, or behind them all. */
+  const withAt = (position: number, pressuresPa: readonly number[]): readonly BaselineReading[] => {
+    const known = readings[position];
+    const put = pressuresPa.map((pressurePa, i) => ({ id: i === 0 && known ? known.id : v7(), pressurePa }));
+    return [...readings.slice(0, position), ...put, ...readings.slice(position + 1)];
+  };
   return (
     <View style={styles.baseline}>
       <View style={styles.head}>
@@ -39,32 +48,30 @@ export function BaselineCells({ label, values, message, onChange }: BaselineCell
         </Text>
       </View>
       <View style={styles.cells}>
-        {cells.map((value, i) => (
+        {cells.map((reading, i) => (
           <NumberInput
             // Cells are known by their place: the empty one becomes the next reading while it is typed.
             key={i}
             label={`${label} ${i + 1}`}
             quantity="housePressure"
-            value={value}
+            value={reading?.pressurePa ?? null}
             schema={housePressure}
-            hasError={message !== null && i === values.length}
+            hasError={message !== null && i === readings.length}
             onTrouble={setTrouble}
             onCommit={(si) => {
-              if (si !== null) onChange([...values.slice(0, i), si, ...values.slice(i + 1)]);
-            }}
-            onLeaveEmpty={() => {
-              if (i < values.length) onChange(values.filter((_, at) => at !== i));
+              if (si !== null) onChange(withAt(i, [si]));
+              else if (i < readings.length) onChange(readings.filter((_, at) => at !== i));
             }}
             onPasteMany={(text) => {
               const many = figuresIn(text);
-              if (many !== null) onChange([...values.slice(0, i), ...many].slice(0, BASELINE_MAX));
+              if (many !== null) onChange(withAt(i, many).slice(0, BASELINE_MAX));
               return many !== null;
             }}
             style={styles.cell}
           />
         ))}
       </View>
-      <FieldMessage message={trouble ?? message} />
+      <FieldTrouble trouble={trouble} message={message} />
     </View>
   );
 }

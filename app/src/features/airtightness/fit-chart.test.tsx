@@ -1,5 +1,6 @@
 import { testFigures } from '@calvet/contract';
 import { act, screen } from '@testing-library/react';
+import { baseline } from '../../../../contract/test/baseline';
 import { renderInTheme } from '../../../test/in-theme';
 import { goodReadings, houseWith, testWith } from '../../../test/records';
 import { AnswerLine } from './answer-line';
@@ -23,7 +24,7 @@ test('the chart says in words what it shows', () => {
   const readings = goodReadings().map((reading, i) =>
     i === 1 ? { ...reading, struckOut: 'Gust' } : reading,
   );
-  const run = { baselineBeforePa: [0], baselineAfterPa: [0], readings };
+  const run = { baselineBeforePa: baseline(0), baselineAfterPa: baseline(0), readings };
   renderInTheme(<FitChart figures={figuresOf({ depressurise: run })} height={200} />);
   expect(screen.getByText('× 1 struck out')).toBeTruthy();
 });
@@ -54,7 +55,11 @@ test('what is missing is asked for in place of an answer', () => {
 
 test('every figure stands with its interval; a failing house sees its hole', () => {
   const leaky = figuresOf({
-    depressurise: { baselineBeforePa: [0], baselineAfterPa: [0], readings: goodReadings(900) },
+    depressurise: {
+      baselineBeforePa: baseline(0),
+      baselineAfterPa: baseline(0),
+      readings: goodReadings(900),
+    },
   });
   renderInTheme(<FiguresGrid house={house} figures={leaky} />);
   expect(screen.getByTestId('q50').textContent).toBe(leaky.fit.result.q50M3h.toFixed(0));

@@ -1,9 +1,9 @@
 import { testReading, type TestReading } from '@calvet/contract';
 import { useState } from 'react';
 import { Pressable, StyleSheet, View } from 'react-native';
-import { FieldMessage } from '../../ui/field';
+import { FieldTrouble } from '../../ui/field';
 import { decimals } from '../../ui/format';
-import { NumberInput } from '../../ui/number-input';
+import { NumberInput, type EntryTrouble } from '../../ui/number-input';
 import { Text } from '../../ui/text';
 import { usePalette } from '../../ui/theme';
 import { space, TOUCH } from '../../ui/tokens';
@@ -36,10 +36,10 @@ type Cell = 'pressurePa' | 'flowM3h' | 'fanPressurePa';
 export function ReadingRow(props: ReadingRowProps) {
   const { number, reading, mode, offTheLine, message, onChange, onOpen } = props;
   const palette = usePalette();
-  const [troubles, setTroubles] = useState<Readonly<Partial<Record<Cell, string | null>>>>({});
+  const [troubles, setTroubles] = useState<Readonly<Partial<Record<Cell, EntryTrouble | null>>>>({});
   const isStruck = reading.struckOut !== null;
   const flowCell: Cell = mode === 'flow' ? 'flowM3h' : 'fanPressurePa';
-  const trouble = troubles.pressurePa ?? troubles[flowCell] ?? message;
+  const trouble = troubles.pressurePa ?? troubles[flowCell] ?? null;
   const cell = (name: Cell, label: string, quantity: 'housePressure' | 'flow') => (
     <NumberInput
       label={`${label}, reading ${number}`}
@@ -94,7 +94,7 @@ export function ReadingRow(props: ReadingRowProps) {
           struck out: {reading.struckOut}
         </Text>
       )}
-      <FieldMessage message={trouble} />
+      <FieldTrouble trouble={trouble} message={message} />
     </View>
   );
 }

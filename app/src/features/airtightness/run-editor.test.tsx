@@ -1,6 +1,7 @@
 import { testFigures, type AirtightnessTest, type AirtightnessTestBody } from '@calvet/contract';
 import { act, fireEvent, screen, within } from '@testing-library/react';
 import { useState } from 'react';
+import { baseline } from '../../../../contract/test/baseline';
 import { renderInTheme } from '../../../test/in-theme';
 import { goodReadings, houseWith, readingWith, testWith } from '../../../test/records';
 import { RunEditor } from './run-editor';
@@ -57,13 +58,13 @@ test('a removed reading can be brought back, with what was typed meanwhile', () 
   fireEvent.click(screen.getByText('Undo'));
   expect(readings()).toHaveLength(7);
   expect(readings().map(({ pressurePa }) => pressurePa)).toEqual([-12, -20, -30, -40, -50, -60, -65]);
-  expect(kept.depressurise?.baselineBeforePa).toEqual([0, -0.4]);
+  expect(kept.depressurise?.baselineBeforePa.map(({ pressurePa }) => pressurePa)).toEqual([0, -0.4]);
 });
 
 test('the baseline takes several figures pasted at once', () => {
   renderInTheme(<Editor first={testWith()} />);
   type('Baseline after 1', '-0,8 -1,1; -0.9');
-  expect(kept.depressurise?.baselineAfterPa).toEqual([-0.8, -1.1, -0.9]);
+  expect(kept.depressurise?.baselineAfterPa.map(({ pressurePa }) => pressurePa)).toEqual([-0.8, -1.1, -0.9]);
 });
 
 test('an emptied baseline reading goes when its cell is left', () => {
@@ -71,9 +72,9 @@ test('an emptied baseline reading goes when its cell is left', () => {
   const cell = screen.getByLabelText('Baseline before 1');
   fireEvent.focus(cell);
   type('Baseline before 1', '');
-  expect(kept.depressurise?.baselineBeforePa).toEqual([0]);
+  expect(kept.depressurise?.baselineBeforePa.map(({ pressurePa }) => pressurePa)).toEqual([0]);
   fireEvent.blur(cell);
-  expect(kept.depressurise?.baselineBeforePa).toEqual([]);
+  expect(kept.depressurise?.baselineBeforePa.map(({ pressurePa }) => pressurePa)).toEqual([]);
 });
 
 test('Enter goes on to the next figure, arrows up and down the column', () => {
@@ -99,7 +100,9 @@ test('a wrong sign is said on its own line, and all signs turn at once', () => {
   const wrong = goodReadings().map((reading) => ({ ...reading, pressurePa: -(reading.pressurePa ?? 0) }));
   renderInTheme(
     <Editor
-      first={testWith({ depressurise: { baselineBeforePa: [0], baselineAfterPa: [0], readings: wrong } })}
+      first={testWith({
+        depressurise: { baselineBeforePa: baseline(0), baselineAfterPa: baseline(0), readings: wrong },
+      })}
     />,
   );
   expect(screen.getByRole('alert').textContent).toContain('must be below zero');
@@ -114,7 +117,9 @@ test('how far a reading lies off the line stands beside it', () => {
   );
   renderInTheme(
     <Editor
-      first={testWith({ depressurise: { baselineBeforePa: [0], baselineAfterPa: [0], readings: high } })}
+      first={testWith({
+        depressurise: { baselineBeforePa: baseline(0), baselineAfterPa: baseline(0), readings: high },
+      })}
     />,
   );
   const row = screen.getByLabelText('House pressure, reading 4').closest('[role="row"]');

@@ -103,7 +103,7 @@ export function RunEditor({ test, direction, figures, keep }: RunEditorProps) {
     <Card>
       <BaselineCells
         label="Baseline before"
-        values={run.baselineBeforePa}
+        readings={run.baselineBeforePa}
         message={trouble?.name === 'baselineBeforePa' ? trouble.message : null}
         onChange={(baselineBeforePa) => keepRun({ baselineBeforePa })}
       />
@@ -159,7 +159,7 @@ export function RunEditor({ test, direction, figures, keep }: RunEditorProps) {
       {trouble?.code === 'no-spread' && <FieldMessage message={trouble.message} />}
       <BaselineCells
         label="Baseline after"
-        values={run.baselineAfterPa}
+        readings={run.baselineAfterPa}
         message={trouble?.name === 'baselineAfterPa' ? trouble.message : null}
         onChange={(baselineAfterPa) => keepRun({ baselineAfterPa })}
       />

@@ -10,7 +10,8 @@ import { useRouter } from 'expo-router';
 import { useMemo, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import type { HouseView } from '../../data/house-copy';
-import { deleteRecord, restoreRecord, updateRecord } from '../../data/store';
+import { useStore } from '../../data/store-context';
+import { useKeep } from '../../data/use-keep';
 import { Button } from '../../ui/button';
 import { Card } from '../../ui/card';
 import { Choice } from '../../ui/choice';
@@ -139,8 +140,8 @@ export function TestScreen({ view, test }: TestScreenProps) {
   const keypad = useKeypad();
   const figures = useMemo(() => testFigures(house, test), [house, test]);
   const [part, setPart] = useState<Part>(() => (figures.state === 'figures' ? 'result' : 'conditions'));
-  const keep = (body: Partial<AirtightnessTestBody>) =>
-    updateRecord(house.id, 'airtightnessTest', test.id, body);
+  const { deleteRecord, restoreRecord } = useStore();
+  const keep = useKeep('airtightnessTest', test);
   const piece: PieceProps = { view, test, figures, keep };
   const remove = (): void => {
     deleteRecord(house.id, 'airtightnessTest', test.id);

@@ -1,6 +1,6 @@
 import type { AirtightnessTest, AirtightnessTestBody } from '@calvet/contract';
 import { useRouter } from 'expo-router';
-import { createRecord } from '../../data/store';
+import { useStore } from '../../data/store-context';
 import { today } from '../../ui/format';
 
 /** A test that is about to be read; what the last one knows of place and fan is taken along. */
@@ -23,6 +23,7 @@ function newTest(last: AirtightnessTest | undefined): AirtightnessTestBody {
 /** Begins a door test and opens it. */
 export function useAddTest(houseId: string, tests: readonly AirtightnessTest[]): () => void {
   const router = useRouter();
+  const { createRecord } = useStore();
   return () => {
     const testId = createRecord(houseId, 'airtightnessTest', newTest(tests[0]));
     router.navigate({ pathname: '/houses/[houseId]/tests/[testId]', params: { houseId, testId } });

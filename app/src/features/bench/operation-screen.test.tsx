@@ -8,19 +8,6 @@ import { OperationScreen } from './operation-screen';
 
 jest.mock('expo-router', () => ({ useRouter: () => ({ navigate: jest.fn() }) }));
 jest.mock('expo-router/head', () => ({ __esModule: true, default: () => null }));
-jest.mock('../../data/store', () => ({
-  outbox: { subscribe: () => () => undefined, getState: () => mockOutbox, retryNow: jest.fn() },
-  subscribeToCopies: () => () => undefined,
-  heldCopies: () => mockCopies,
-  isKeptOnDevice: () => true,
-  isKeptRead: () => true,
-  localDatabase: () => null,
-  onToldAgain: () => undefined,
-  keptAtStart: Promise.resolve(null),
-  hasRoom: () => true,
-}));
-const mockOutbox = { pending: [], troubled: [], phase: 'idle' };
-const mockCopies = new Map();
 
 beforeEach(() => {
   act(() => setPreferences({ units: 'metric' }));
@@ -65,7 +52,7 @@ test('a figure that cannot be is marked in the units of the person, and there is
   type('Temperature', '68');
   expect(answer()).toMatch(/lb\/ft³$/);
   type('Temperature', 'warm');
-  expect(screen.getByText('Not a number: write it like 12.5 or 12,5.')).toBeTruthy();
+  expect(screen.getByText('Not a number: write it like 12.5 or 12,5, or with °C, °F, K.')).toBeTruthy();
   expect(answer()).toBeNull();
 });
 

@@ -3,8 +3,8 @@ import { useMemo, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { useHouses, useIsKeptOnDevice, useOutbox } from '../../data/hooks';
 import { usePicturesOnDevice, useSpaceOnDevice, useTakenHouses, useUploads } from '../../data/picture-hooks';
-import type { PicturesHeld } from '../../data/local-database';
-import { freeHouse, holdsUnsent } from '../../data/taking-along';
+import type { PicturesHeld } from '../../data/local-schema';
+import { useStore } from '../../data/store-context';
 import { Button } from '../../ui/button';
 import { Card } from '../../ui/card';
 import { Text } from '../../ui/text';
@@ -39,18 +39,31 @@ interface HouseHereProps {
 
 function HouseHere({ house, held, onFreed }: HouseHereProps) {
   const note = useNote();
+  const { freeHouse, holdsUnsent } = useStore();
+  const [trouble, setTrouble] = useState<string | null>(null);
   // Told again whenever something was sent.
   useOutbox();
   useUploads();
   const isUnsent = holdsUnsent(house.id);
   const free = async (): Promise<void> => {
-    await freeHouse(house.id);
+    setTrouble(null);
+    try {
+      await freeHouse(house.id);
+    } catch {
+      setTrouble('The server did not confirm what it has, so all of it stays here. Try again with a signal.');
+      return;
+    }
     onFreed();
     note({ text: `What the server has of ${house.name} was taken off this device.` });
   };
   return (
     <Card title={house.name}>
       <TakeAlongLine houseId={house.id} hint={held === undefined ? 'No pictures here.' : heldWords(held)} />
+      {trouble !== null && (
+        <Text tone="ember" role="alert">
+          {trouble}
+        </Text>
+      )}
       {isUnsent && <Text tone="straw">Something of it is not sent yet, and stays.</Text>}
       {held !== undefined && (
         <View style={styles.row}>

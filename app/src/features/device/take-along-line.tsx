@@ -1,6 +1,7 @@
 import { StyleSheet, View } from 'react-native';
 import { useTakenHouses } from '../../data/picture-hooks';
-import { leaveBehind, takeAlong, type TakenHouse } from '../../data/taking-along';
+import { useStore } from '../../data/store-context';
+import type { TakenHouse } from '../../data/taking-along';
 import { Button } from '../../ui/button';
 import { LineMark } from '../../ui/line-mark';
 import { Text } from '../../ui/text';
@@ -21,6 +22,7 @@ interface TakeAlongLineProps {
 
 /** Whether a house is taken along to where there is no signal, and the way to do so. */
 export function TakeAlongLine({ houseId, hint }: TakeAlongLineProps) {
+  const { takeAlong, taking } = useStore();
   const taken = useTakenHouses().get(houseId);
   return (
     <View style={styles.line}>
@@ -31,7 +33,7 @@ export function TakeAlongLine({ houseId, hint }: TakeAlongLineProps) {
       {taken === undefined ? (
         <Button label="Take with me" onPress={() => takeAlong(houseId)} />
       ) : (
-        <Button label="No longer" kind="quiet" onPress={() => leaveBehind(houseId)} />
+        <Button label="No longer" kind="quiet" onPress={() => taking.leave(houseId)} />
       )}
     </View>
   );

@@ -1,7 +1,8 @@
 import { houseBody, type House, type HouseBody } from '@calvet/contract';
 import { useRouter } from 'expo-router';
 import { useForm } from 'react-hook-form';
-import { deleteRecord, restoreRecord, updateRecord } from '../../data/store';
+import { useStore } from '../../data/store-context';
+import { useKeep } from '../../data/use-keep';
 import { Button } from '../../ui/button';
 import { useNote } from '../../ui/undo';
 import { Screen } from '../shell/screen';
@@ -18,10 +19,12 @@ export function EditHouseScreen({ house }: { readonly house: House }) {
     resolver: houseResolver,
     mode: 'onChange',
   });
+  const { deleteRecord, restoreRecord } = useStore();
+  const keepField = useKeep('house', house);
   const keep = (name: keyof HouseBody): void => {
     const value: unknown = form.getValues(name);
     if (houseBody.extract(name).validate(value, { convert: false }).error === undefined) {
-      updateRecord(house.id, 'house', house.id, { [name]: value });
+      keepField({ [name]: value });
       // It is part of the record now: from here on the field follows the record.
       form.resetField(name, { defaultValue: form.getValues(name) });
     }

@@ -107,10 +107,12 @@ interface HouseFormProps {
   readonly errors: FieldErrors<HouseDraft>;
   /** Told of each field after it changed. */
   readonly onField?: (name: keyof HouseBody) => void;
+  /** Told of a field, by its label, that holds what cannot be read or does not fit, and when that is over. */
+  readonly onWrong?: (label: string, isWrong: boolean) => void;
 }
 
 /** Everything that is asked about a house, for a new one and for one that is changed. */
-export function HouseForm({ control, errors, onField }: HouseFormProps) {
+export function HouseForm({ control, errors, onField, onWrong }: HouseFormProps) {
   const { units } = usePreferences();
   const targetErrors = errors.target as { readonly limit?: { readonly message?: string } } | undefined;
   const textField = (name: 'name' | 'place' | 'builder', label: string) => (
@@ -153,6 +155,7 @@ export function HouseForm({ control, errors, onField }: HouseFormProps) {
                   value={field.value}
                   schema={houseBody.extract(name)}
                   message={errors[name]?.message}
+                  onTroubleChange={(message) => onWrong?.(label, message !== null)}
                   onCommit={(si) => {
                     field.onChange(si);
                     onField?.(name);
@@ -195,6 +198,7 @@ export function HouseForm({ control, errors, onField }: HouseFormProps) {
                           { quantity, units },
                         )
                   }
+                  onTroubleChange={(message) => onWrong?.('Limit', message !== null)}
                   onCommit={(limit) => change({ ...field.value, limit })}
                 />
               </>

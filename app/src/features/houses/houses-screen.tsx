@@ -7,6 +7,7 @@ import { Button } from '../../ui/button';
 import { TextField } from '../../ui/field';
 import { Text } from '../../ui/text';
 import { useIsWide } from '../../ui/theme';
+import { DeletedLink } from '../deleted/deleted-link';
 import { Screen } from '../shell/screen';
 import { Empty, Failed, Loading } from '../shell/states';
 import { HouseRow } from './house-row';
@@ -101,6 +102,7 @@ export function HousesScreen() {
       )}
       {houses !== undefined && houses.length > 0 && <HousesList houses={houses} />}
       {houses !== undefined && <NameCard />}
+      {houses !== undefined && <DeletedLink />}
     </Screen>
   );
 }

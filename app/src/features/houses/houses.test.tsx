@@ -1,6 +1,7 @@
 import type { HouseBody } from '@calvet/contract';
 import { fireEvent, screen } from '@testing-library/react';
 import { useForm } from 'react-hook-form';
+import { baseline } from '../../../../contract/test/baseline';
 import { renderInTheme } from '../../../test/in-theme';
 import { areaWith, goodReadings, houseWith, testWith } from '../../../test/records';
 import { EMPTY_HOUSE, HouseForm, houseResolver, type HouseDraft } from './house-form';
@@ -8,8 +9,8 @@ import { headlineOf, summaryOf } from './house-summary';
 import { HousesTable, type HouseLine } from './houses-table';
 
 const run = (q50M3h: number) => ({
-  baselineBeforePa: [0],
-  baselineAfterPa: [0],
+  baselineBeforePa: baseline(0),
+  baselineAfterPa: baseline(0),
   readings: goodReadings(q50M3h),
 });
 

@@ -1,7 +1,8 @@
 import type { HouseBody } from '@calvet/contract';
 import { useRouter } from 'expo-router';
+import { useState } from 'react';
 import { useForm } from 'react-hook-form';
-import { createHouse } from '../../data/store';
+import { useStore } from '../../data/store-context';
 import { Button } from '../../ui/button';
 import { Text } from '../../ui/text';
 import { Screen } from '../shell/screen';
@@ -10,11 +11,17 @@ import { EMPTY_HOUSE, HouseForm, houseResolver, type HouseDraft } from './house-
 /** A house that is taken in hand. */
 export function NewHouseScreen() {
   const router = useRouter();
+  const { createHouse } = useStore();
   const form = useForm<HouseDraft, unknown, HouseBody>({
     defaultValues: EMPTY_HOUSE,
     resolver: houseResolver,
   });
+  const [wrong, setWrong] = useState<readonly string[]>([]);
+  const [isAsked, setIsAsked] = useState(false);
   const create = form.handleSubmit((body) => {
+    setIsAsked(true);
+    // What stands in these is something else than what is counted of them.
+    if (wrong.length > 0) return;
     const houseId = createHouse(body);
     router.replace({ pathname: '/houses/[houseId]', params: { houseId } });
   });
@@ -31,7 +38,21 @@ export function NewHouseScreen() {
           {missing === 1 ? 'One field still needs you.' : `${missing} fields still need you.`}
         </Text>
       )}
-      <HouseForm control={form.control} errors={form.formState.errors} />
+      {missing === 0 && isAsked && wrong.length > 0 && (
+        <Text look="strong" tone="ember" role="alert">
+          Not right yet: {wrong.join(', ')}.
+        </Text>
+      )}
+      <HouseForm
+        control={form.control}
+        errors={form.formState.errors}
+        onWrong={(label, isWrong) =>
+          setWrong((before) => {
+            const others = before.filter((each) => each !== label);
+            return isWrong ? [...others, label] : others;
+          })
+        }
+      />
     </Screen>
   );
 }

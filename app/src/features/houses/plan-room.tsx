@@ -16,6 +16,7 @@ import { NotTested, Verdict } from '../airtightness/verdict';
 import { STAGE_WORDS, TARGET_WORDS } from '../airtightness/words';
 import { AREA_WORDS } from '../installation/words';
 import { useAddArea } from '../installation/use-add-area';
+import { DeletedLink } from '../deleted/deleted-link';
 import { TakeAlongLine } from '../device/take-along-line';
 import { Screen } from '../shell/screen';
 import { summaryOf, type HouseSummary } from './house-summary';
@@ -178,6 +179,7 @@ export function PlanRoom({ view }: { readonly view: HouseView }) {
       <Card>
         <TakeAlongLine houseId={house.id} hint="Driving out? Have it here before the signal goes." />
       </Card>
+      <DeletedLink />
     </Screen>
   );
 }

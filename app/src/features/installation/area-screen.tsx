@@ -14,7 +14,8 @@ import { useState } from 'react';
 import { Pressable, StyleSheet } from 'react-native';
 import type { HouseView } from '../../data/house-copy';
 import { usePreferences } from '../../data/preferences';
-import { deleteRecord, restoreRecord, updateRecord } from '../../data/store';
+import { useStore } from '../../data/store-context';
+import { useKeep } from '../../data/use-keep';
 import { Button } from '../../ui/button';
 import { Card } from '../../ui/card';
 import { Choice, type Option } from '../../ui/choice';
@@ -96,7 +97,8 @@ export function AreaScreen({ view, area }: AreaScreenProps) {
   const [noName, setNoName] = useState<string | null>(null);
   const figures = areaFigures(house, area);
   const isGradable = gradedLayerOf(area.buildUp) !== null;
-  const keep = (body: Partial<AreaBody>) => updateRecord(house.id, 'area', area.id, body);
+  const { deleteRecord, restoreRecord } = useStore();
+  const keep = useKeep('area', area);
   const remove = (): void => {
     deleteRecord(house.id, 'area', area.id);
     note({ text: `${area.name} was deleted.`, undo: () => restoreRecord(house.id, 'area', area.id) });

@@ -3,7 +3,7 @@ import { useRouter } from 'expo-router';
 import { StyleSheet, View } from 'react-native';
 import type { HouseView } from '../../data/house-copy';
 import { usePreferences } from '../../data/preferences';
-import { updateRecord } from '../../data/store';
+import { useStore } from '../../data/store-context';
 import { Button } from '../../ui/button';
 import { Card } from '../../ui/card';
 import { figure, figureWithUnit } from '../../ui/format';
@@ -23,6 +23,7 @@ interface AreaCardProps {
 function AreaCard({ house, area }: AreaCardProps) {
   const router = useRouter();
   const { units } = usePreferences();
+  const { updateRecord } = useStore();
   const figures = areaFigures(house, area);
   const isGradable = gradedLayerOf(area.buildUp) !== null;
   const open = () =>
@@ -42,7 +43,7 @@ function AreaCard({ house, area }: AreaCardProps) {
         <GradeChoice
           areaName={area.name}
           grade={area.grade}
-          onChange={(grade) => updateRecord(house.id, 'area', area.id, { grade })}
+          onChange={(grade) => updateRecord('area', area, { grade })}
         />
       )}
       {figures.state === 'figures' ? (

@@ -4,9 +4,11 @@ import {
   LAYERS_MAX,
   type BuildUp,
   type BuildUpLayer,
+  type LayerFigures,
 } from '@calvet/contract';
 import type { FrameAlignment, Quantity } from '@calvet/core';
 import { StyleSheet, View } from 'react-native';
+import { v7 } from 'uuid';
 import { Button } from '../../ui/button';
 import { Card, Rule } from '../../ui/card';
 import { Choice, type Option } from '../../ui/choice';
@@ -48,7 +50,7 @@ const ALIGNMENTS: readonly Option<FrameAlignment>[] = [
 ];
 
 /** A layer of each kind to start from, with figures that are usual. */
-function layerOfKind(kind: BuildUpLayer['kind'], name: string): BuildUpLayer {
+function layerOfKind(kind: LayerFigures['kind'], name: string): LayerFigures {
   switch (kind) {
     case 'resistance':
       return { kind, name, rsi: 0.1 };
@@ -125,7 +127,7 @@ function LayerRow(props: LayerRowProps) {
         label="How the layer is given"
         options={KINDS}
         value={layer.kind}
-        onChange={(kind) => onChange(layerOfKind(kind, layer.name))}
+        onChange={(kind) => onChange({ id: layer.id, ...layerOfKind(kind, layer.name) })}
       />
       <FieldGrid>
         {FIGURES[layer.kind].map(({ key, label, quantity, optional }) => (
@@ -152,14 +154,6 @@ function LayerRow(props: LayerRowProps) {
   );
 }
 
-/** Where the graded layer is after layers moved or left. */
-function shifted(graded: number | null, from: number, to: number | null): number | null {
-  if (graded === null) return null;
-  if (to === null) return graded === from ? null : graded > from ? graded - 1 : graded;
-  if (graded === from) return to;
-  return graded === to ? from : graded;
-}
-
 interface LayerEditorProps {
   readonly buildUp: BuildUp;
   readonly onChange: (buildUp: BuildUp) => void;
@@ -177,10 +171,7 @@ export function LayerEditor({ buildUp, onChange }: LayerEditorProps) {
   const swap = (from: number, by: -1 | 1): void => {
     const to = from + by;
     const moved = layers.map((layer, i) => (i === from ? layers[to] : i === to ? layers[from] : layer));
-    change({
-      layers: moved.filter((layer) => layer !== undefined),
-      gradedLayer: shifted(gradedLayer, from, to),
-    });
+    change({ layers: moved.filter((layer) => layer !== undefined) });
   };
   const framedCount = layers.filter(({ kind }) => kind === 'framed').length;
   return (
@@ -193,17 +184,19 @@ export function LayerEditor({ buildUp, onChange }: LayerEditorProps) {
       />
       {layers.map((layer, i) => (
         <LayerRow
-          // A layer is known by its place; fields hold no state of their own once left.
-          key={`${i} ${layer.kind}`}
+          key={`${layer.id} ${layer.kind}`}
           layer={layer}
           position={i}
           count={layers.length}
-          isGraded={gradedLayer === i}
+          isGraded={gradedLayer === layer.id}
           onChange={(next) => change({ layers: layers.map((each, at) => (at === i ? next : each)) })}
-          onGrade={() => change({ gradedLayer: gradedLayer === i ? null : i })}
+          onGrade={() => change({ gradedLayer: gradedLayer === layer.id ? null : layer.id })}
           onMove={(by) => swap(i, by)}
           onRemove={() =>
-            change({ layers: layers.filter((_, at) => at !== i), gradedLayer: shifted(gradedLayer, i, null) })
+            change({
+              layers: layers.filter((_, at) => at !== i),
+              gradedLayer: gradedLayer === layer.id ? null : gradedLayer,
+            })
           }
         />
       ))}
@@ -221,7 +214,7 @@ export function LayerEditor({ buildUp, onChange }: LayerEditorProps) {
         label="Add a layer outside"
         icon="plus"
         disabled={layers.length >= LAYERS_MAX}
-        onPress={() => change({ layers: [...layers, layerOfKind('material', '')] })}
+        onPress={() => change({ layers: [...layers, { id: v7(), ...layerOfKind('material', '') }] })}
       />
     </Card>
   );

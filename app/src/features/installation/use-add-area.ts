@@ -1,6 +1,6 @@
 import { buildUpOf, libraryFor, type AreaBody } from '@calvet/contract';
 import { useRouter } from 'expo-router';
-import { createRecord } from '../../data/store';
+import { useStore } from '../../data/store-context';
 
 function newWall(): AreaBody {
   const [first] = libraryFor('wall');
@@ -11,6 +11,7 @@ function newWall(): AreaBody {
 /** Adds an area with a build-up to start from, and opens it. */
 export function useAddArea(houseId: string): () => void {
   const router = useRouter();
+  const { createRecord } = useStore();
   return () => {
     const areaId = createRecord(houseId, 'area', newWall());
     router.navigate({ pathname: '/houses/[houseId]/areas/[areaId]', params: { houseId, areaId } });

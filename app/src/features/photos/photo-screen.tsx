@@ -3,7 +3,8 @@ import { useRouter } from 'expo-router';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import type { HouseView } from '../../data/house-copy';
-import { deleteRecord, restoreRecord, updateRecord } from '../../data/store';
+import { useStore } from '../../data/store-context';
+import { useKeep } from '../../data/use-keep';
 import { Button } from '../../ui/button';
 import { Card } from '../../ui/card';
 import { Choice } from '../../ui/choice';
@@ -121,7 +122,8 @@ export function PhotoScreen({ view, photo }: PhotoScreenProps) {
   const [wordsAt, setWordsAt] = useState<PicturePoint | null>(null);
   const places = placesIn(view);
   const name = photoName(photo, places);
-  const keep = (body: Partial<PhotoBody>) => updateRecord(house.id, 'photo', photo.id, body);
+  const { deleteRecord, restoreRecord } = useStore();
+  const keep = useKeep('photo', photo);
   const keepMarks = (marks: readonly PhotoMark[]) => keep({ marks });
   const choose = (next: Tool | null): void => {
     setTool(next);
@@ -148,7 +150,10 @@ export function PhotoScreen({ view, photo }: PhotoScreenProps) {
       onDrawn={(mark) => {
         keepMarks([...photo.marks, mark]);
         choose(null);
-        note({ text: `${MARK_WORDS[mark.kind]} drawn.`, undo: () => keepMarks(photo.marks) });
+        note({
+          text: `${MARK_WORDS[mark.kind]} drawn.`,
+          undo: () => keep(({ marks }) => ({ marks: marks.filter(({ id }) => id !== mark.id) })),
+        });
       }}
       onPlaced={setWordsAt}
     />

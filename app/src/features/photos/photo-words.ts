@@ -53,9 +53,12 @@ export function photosByPlace(
   ].filter((place) => place.photos.length > 0);
 }
 
-/** When a photo was taken, on this device's clock; when it was entered where the camera does not say. */
-export function takenWords({ takenAt }: Photo): string {
-  return takenAt === null ? 'day not known' : format(parseISO(takenAt), 'd MMM yyyy, HH:mm');
+const OFFSET = /[+-]\d{2}:\d{2}$/;
+
+/** When a photo was taken, by the clock where it was taken; of a former version, which did not keep that, by this one. */
+export function takenWords({ takenAt }: Pick<Photo, 'takenAt'>): string {
+  if (takenAt === null) return 'day not known';
+  return format(parseISO(takenAt.replace(OFFSET, '')), 'd MMM yyyy, HH:mm');
 }
 
 /** What a photo is called where it is not seen. */

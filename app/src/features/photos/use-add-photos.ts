@@ -1,7 +1,7 @@
 import type { PhotoSubject } from '@calvet/contract';
 import { useRef, useState } from 'react';
-import { addPhoto } from '../../data/pictures';
-import { deleteRecord } from '../../data/store';
+import { useStore } from '../../data/store-context';
+import { readyPicture } from '../../picture/picture-door';
 import { pickPictures } from '../../ui/pick-files';
 import { useNote } from '../../ui/undo';
 
@@ -17,6 +17,7 @@ export interface AddingPhotos {
 /** Takes pictures in for a place of a house, one after the other; what goes wrong with one stops no other. */
 export function useAddPhotos(houseId: string, subject: PhotoSubject): AddingPhotos {
   const note = useNote();
+  const { addPhoto, deleteRecord } = useStore();
   const [atWork, setAtWork] = useState(0);
   const [trouble, setTrouble] = useState<string | null>(null);
   const isChoosing = useRef(false);
@@ -27,7 +28,7 @@ export function useAddPhotos(houseId: string, subject: PhotoSubject): AddingPhot
     setAtWork((count) => count + files.length);
     for (const file of files) {
       try {
-        added.push(await addPhoto({ houseId, file, subject, beforeId }));
+        added.push(await addPhoto(houseId, await readyPicture(file), subject, beforeId));
       } catch (error) {
         troubles.push(error instanceof Error ? error.message : String(error));
       }

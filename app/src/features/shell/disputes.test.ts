@@ -1,13 +1,17 @@
 import { KINDS, fieldsOf, type KindedRecord } from '@calvet/contract';
-import type { Troubled } from '../../data/outbox';
+import type { Troubled } from '../../data/outbox-rules';
 import { disputesIn } from './disputes';
 
 const dispute = (body: object, theirs: object): Troubled => ({
   houseId: 'h',
+  isSealed: true,
   change: { changeId: 'c', kind: 'house', id: 'h', baseRevision: 1, op: 'update', body },
   trouble: {
     kind: 'conflict',
-    current: { kind: 'house', record: theirs } as unknown as KindedRecord,
+    current: {
+      kind: 'house',
+      record: { revision: 2, deletedAt: null, ...theirs },
+    } as unknown as KindedRecord,
     fields: Object.keys(body).map((field) => ({ field, by: 'Ada', at: '2026-11-03T10:20:00.000Z' })),
   },
 });

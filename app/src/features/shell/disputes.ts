@@ -1,39 +1,65 @@
-import type { Quantity, UnitSystem } from '@calvet/core';
+import { changedBody, valueAt, type KindedRecord } from '@calvet/contract';
+import type { UnitSystem } from '@calvet/core';
 import { format, parseISO } from 'date-fns';
-import type { Troubled } from '../../data/outbox';
-import { figureWithUnit } from '../../ui/format';
+import type { Troubled } from '../../data/outbox-rules';
 import { fieldWords } from './field-words';
+import { valueWords } from './value-words';
 
-/** One field that two devices gave different values. */
+/** One thing that two devices gave different values. */
 export interface Dispute {
+  readonly key: string;
   readonly label: string;
   readonly mine: string;
   readonly theirs: string;
   readonly by: string;
-  /** On this device's clock. */
+  /** When they entered it, on this device's clock. */
   readonly at: string;
 }
 
-function valueText(value: unknown, quantity: Quantity | undefined, units: UnitSystem): string {
-  if (value === null || value === undefined || value === '') return 'nothing';
-  if (typeof value === 'number') return figureWithUnit(value, quantity ?? 'plain', units);
-  if (typeof value === 'string') return `“${value}”`;
-  return 'other entries';
+/** A time as it is written beside a name. */
+export function timeWords(isoTime: string): string {
+  const time = parseISO(isoTime);
+  return Number.isNaN(time.getTime()) ? 'just now' : format(time, 'd MMM, HH:mm');
 }
 
-/** What mine and theirs are, field by field; none where the record as a whole is in dispute. */
-export function disputesIn({ change, trouble }: Troubled, units: UnitSystem): readonly Dispute[] {
-  if (trouble.kind !== 'conflict') return [];
-  const mine = change.body as Readonly<Record<string, unknown>>;
-  const theirs = trouble.current.record as unknown as Readonly<Record<string, unknown>>;
+/** What others did to a record that this device deletes: its fields, with who and when of the last. */
+export function editsIn({ trouble }: Troubled): {
+  readonly fields: string;
+  readonly by: string;
+  readonly at: string;
+} | null {
+  if (trouble.kind !== 'conflict') return null;
+  const last = [...trouble.fields].sort((a, b) => a.at.localeCompare(b.at)).at(-1);
+  if (last === undefined) return null;
+  const labels = new Set(trouble.fields.map(({ field }) => fieldWords(field).label.toLowerCase()));
+  return { fields: [...labels].join(', '), by: last.by, at: timeWords(last.at) };
+}
+
+/**
+ * What mine and theirs are, one by one; none where the record as a whole is in dispute.
+ * @param current the newest state of the record that is known here
+ */
+export function disputesIn(
+  { change, trouble }: Troubled,
+  units: UnitSystem,
+  current?: KindedRecord,
+): readonly Dispute[] {
+  if (trouble.kind !== 'conflict' || change.op !== 'update') return [];
+  const newest =
+    current !== undefined && current.record.revision > trouble.current.record.revision
+      ? current
+      : trouble.current;
+  const theirs = newest.record as unknown as Readonly<Record<string, unknown>>;
+  const mine = changedBody(change.kind, theirs, change);
   return trouble.fields.map(({ field, by, at }) => {
     const { label, quantity } = fieldWords(field);
     return {
+      key: field,
       label,
-      mine: valueText(mine[field], quantity, units),
-      theirs: valueText(theirs[field], quantity, units),
+      mine: valueWords(field, valueAt(change.kind, mine, field), quantity, units),
+      theirs: valueWords(field, valueAt(change.kind, theirs, field), quantity, units),
       by,
-      at: format(parseISO(at), 'd MMM, HH:mm'),
+      at: timeWords(at),
     };
   });
 }

@@ -1,4 +1,4 @@
-import type { Change, Kind } from '@calvet/contract';
+import { keysOf, type Change, type Kind } from '@calvet/contract';
 import type { Quantity } from '@calvet/core';
 
 interface FieldWords {
@@ -48,12 +48,40 @@ const FIELDS: Readonly<Record<string, FieldWords>> = {
   takenAt: { label: 'Taken' },
 };
 
-/** Label and quantity of a field of a record. */
-export function fieldWords(field: string): FieldWords {
-  return FIELDS[field] ?? { label: field };
+const RUN_PARTS: Readonly<Record<string, string>> = {
+  readings: 'A reading',
+  baselineBeforePa: 'Baseline before',
+  baselineAfterPa: 'Baseline after',
+};
+
+/** What parts of fields are called, by their path. */
+const PARTS: Readonly<Record<string, string>> = {
+  'buildUp.name': 'Name of the build-up',
+  'buildUp.frameAlignment': 'How the frames stand',
+  'buildUp.gradedLayer': 'Graded layer',
+  'buildUp.layers': 'A layer',
+  fanRanges: 'A fan range',
+  marks: 'A mark',
+  ...Object.fromEntries(
+    (['depressurise', 'pressurise'] as const).flatMap((direction) =>
+      Object.entries(RUN_PARTS).map(([part, label]) => [
+        `${direction}.${part}`,
+        `${label}, ${direction === 'depressurise' ? 'depressurising' : 'pressurising'}`,
+      ]),
+    ),
+  ),
+};
+
+/** Label and quantity of a field of a record, a part of one, or an entry of its lists. */
+export function fieldWords(path: string): FieldWords {
+  const [place = path, id] = path.split('#');
+  if (id === '') return { label: `Order: ${(FIELDS[place.split('.')[0] ?? ''] ?? { label: place }).label}` };
+  const part = id === undefined && !place.includes('.') ? undefined : PARTS[place];
+  return part === undefined ? (FIELDS[place] ?? { label: place }) : { label: part };
 }
 
-const KINDS: Readonly<Record<Kind, string>> = {
+/** What each kind of record is called. */
+export const KIND_WORDS: Readonly<Record<Kind, string>> = {
   house: 'House',
   area: 'Area',
   airtightnessTest: 'Door test',
@@ -63,11 +91,12 @@ const KINDS: Readonly<Record<Kind, string>> = {
 /** What a change is about: the kind of record, with its name where one is known. */
 export function subjectOf({ kind, body }: Change, known?: string): string {
   const name = 'name' in body && typeof body.name === 'string' ? body.name : known;
-  return name === undefined || name === '' ? KINDS[kind] : `${KINDS[kind]} “${name}”`;
+  return name === undefined || name === '' ? KIND_WORDS[kind] : `${KIND_WORDS[kind]} “${name}”`;
 }
 
 /** What a change does, in a few words. */
-export function deedOf({ op, body }: Change): string {
+export function deedOf(change: Change): string {
+  const { op } = change;
   switch (op) {
     case 'create':
       return 'new';
@@ -76,9 +105,8 @@ export function deedOf({ op, body }: Change): string {
     case 'restore':
       return 'put back';
     case 'update':
-      return Object.keys(body)
-        .map((field, i) => {
-          const { label } = fieldWords(field);
+      return [...new Set(keysOf(change).map((key) => fieldWords(key).label))]
+        .map((label, i) => {
           return i === 0 ? label.charAt(0).toLowerCase() + label.slice(1) : label.toLowerCase();
         })
         .join(', ');

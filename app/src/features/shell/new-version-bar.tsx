@@ -1,33 +1,22 @@
-import { StyleSheet, View } from 'react-native';
-import { takeNewVersion, useNewVersion } from '../../data/new-version';
+import { takeNewVersion, useNewVersion, useNewVersionInUse } from '../../data/new-version';
 import { Button } from '../../ui/button';
-import { Text } from '../../ui/text';
-import { usePalette } from '../../ui/theme';
-import { space } from '../../ui/tokens';
+import { NoticeBar } from './notice-bar';
 
 /** Offers a newer version of the app; the one in use goes on until the person takes it. */
 export function NewVersionBar() {
-  const palette = usePalette();
-  if (!useNewVersion()) return null;
+  const isWaiting = useNewVersion();
+  const isInUse = useNewVersionInUse();
+  if (isInUse) {
+    return (
+      <NoticeBar words="Another tab uses a newer version of Calvet. Open this page anew; what you entered is kept.">
+        <Button label="Open it anew" onPress={() => location.reload()} />
+      </NoticeBar>
+    );
+  }
+  if (!isWaiting) return null;
   return (
-    <View
-      role="status"
-      style={[styles.bar, { backgroundColor: palette.lakeTint, borderBottomColor: palette.line }]}
-    >
-      <Text style={styles.words}>A newer version of Calvet is here. What you entered is kept.</Text>
+    <NoticeBar words="A newer version of Calvet is here. What you entered is kept.">
       <Button label="Take it up" onPress={takeNewVersion} />
-    </View>
+    </NoticeBar>
   );
 }
-
-const styles = StyleSheet.create({
-  bar: {
-    flexDirection: 'row',
-    alignItems: 'center',
-    gap: space.m,
-    paddingHorizontal: space.l,
-    paddingVertical: space.s,
-    borderBottomWidth: 1,
-  },
-  words: { flex: 1 },
-});

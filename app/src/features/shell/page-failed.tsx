@@ -21,6 +21,11 @@ export function PageFailed({ error, retry }: ErrorBoundaryProps) {
           {error.message}
         </Text>
         <Button label="Try again" kind="main" onPress={() => void retry()} />
+        {/* A page of its own, which needs nothing of what has failed here. */}
+        <Button
+          label="What is unsent on this device"
+          onPress={() => window.location.assign('/rescue.html')}
+        />
       </View>
     </Theme>
   );

@@ -1,96 +1,13 @@
-import { useRouter, type Href } from 'expo-router';
 import { useEffect, useState } from 'react';
-import { Pressable, StyleSheet, View } from 'react-native';
-import { outbox } from '../../data/store';
+import { Pressable, StyleSheet } from 'react-native';
 import { useHasRoom, useOutbox } from '../../data/hooks';
 import { useUploads } from '../../data/picture-hooks';
-import { uploads } from '../../data/pictures';
 import type { UploadsState } from '../../data/upload-queue';
-import { usePreferences } from '../../data/preferences';
-import type { OutboxState, Troubled } from '../../data/outbox';
-import { Button } from '../../ui/button';
+import type { OutboxState } from '../../data/outbox';
+import { useStore } from '../../data/store-context';
 import { Text } from '../../ui/text';
-import { usePalette } from '../../ui/theme';
 import { space, TOUCH } from '../../ui/tokens';
-import { disputesIn } from './disputes';
-import { fieldWords, subjectOf } from './field-words';
 import { WaitingSheet } from './waiting-sheet';
-
-const nameOf = ({ change }: Troubled): string => subjectOf(change);
-
-/** The screen on which a record is entered. */
-function hrefOfRecord({ houseId, change: { kind, id } }: Troubled): Href {
-  switch (kind) {
-    case 'house':
-      return { pathname: '/houses/[houseId]/edit', params: { houseId } };
-    case 'area':
-      return { pathname: '/houses/[houseId]/areas/[areaId]', params: { houseId, areaId: id } };
-    case 'airtightnessTest':
-      return { pathname: '/houses/[houseId]/tests/[testId]', params: { houseId, testId: id } };
-    case 'photo':
-      return { pathname: '/houses/[houseId]/record/[photoId]', params: { houseId, photoId: id } };
-  }
-}
-
-/** The field that a refusal is about, as it is called on the screen. */
-function refusedFieldWords(path: string): string {
-  const [, field] = /body\.([A-Za-z0-9]+)/.exec(path) ?? [];
-  return field === undefined ? '' : `${fieldWords(field).label}: `;
-}
-
-function Trouble({ troubled }: { readonly troubled: Troubled }) {
-  const { trouble, change } = troubled;
-  const { units } = usePreferences();
-  const router = useRouter();
-  return (
-    <View style={styles.trouble}>
-      {trouble.kind === 'conflict' ? (
-        <>
-          <Text look="strong">{nameOf(troubled)} was changed on another device meanwhile.</Text>
-          {disputesIn(troubled, units).map(({ label, mine, theirs, by, at }) => (
-            <Text key={label}>
-              {label}: yours {mine}, theirs {theirs} ({by}, {at}).
-            </Text>
-          ))}
-          <View style={styles.row}>
-            <Button label="Keep mine" onPress={() => outbox.keepMine(change.changeId)} />
-            <Button label="Take theirs" onPress={() => outbox.takeTheirs(change.changeId)} />
-          </View>
-        </>
-      ) : (
-        <>
-          <Text look="strong">{nameOf(troubled)} could not be stored.</Text>
-          <Text>
-            {refusedFieldWords(trouble.field)}
-            {trouble.message} Mend it where it stands, and it is sent again.
-          </Text>
-          <View style={styles.row}>
-            <Button label="Open it" onPress={() => router.navigate(hrefOfRecord(troubled))} />
-            <Button label="Send again" onPress={() => outbox.sendOnceMore(change.changeId)} />
-            <Button label="Let go of it" onPress={() => outbox.discard(change.changeId)} />
-          </View>
-        </>
-      )}
-    </View>
-  );
-}
-
-/** What the server did not take, until a person decides. */
-export function TroubleBanner() {
-  const palette = usePalette();
-  const { troubled } = useOutbox();
-  if (troubled.length === 0) return null;
-  return (
-    <View
-      role="alert"
-      style={[styles.banner, { backgroundColor: palette.strawTint, borderBottomColor: palette.straw }]}
-    >
-      {troubled.map((item) => (
-        <Trouble key={item.change.changeId} troubled={item} />
-      ))}
-    </View>
-  );
-}
 
 const SENT_SHOWN_MS = 2500;
 
@@ -139,6 +56,7 @@ export function markOf(entries: OutboxState, pictures: UploadsState, hasRoom: bo
 
 /** Quiet word on what has not reached the server yet; pressed, it tries again and lists what waits. */
 export function SyncMark() {
+  const { tryNow } = useStore();
   const outboxState = useOutbox();
   const uploadsState = useUploads();
   const hasRoom = useHasRoom();
@@ -165,8 +83,7 @@ export function SyncMark() {
         onPress={() => {
           setAsked(true);
           setOpen(true);
-          outbox.retryNow();
-          uploads.retryNow();
+          tryNow();
         }}
         style={styles.mark}
       >
@@ -181,9 +98,6 @@ export function SyncMark() {
 }
 
 const styles = StyleSheet.create({
-  banner: { padding: space.l, gap: space.l, borderBottomWidth: 1 },
-  trouble: { gap: space.s },
-  row: { flexDirection: 'row', flexWrap: 'wrap', gap: space.s },
   sent: { paddingHorizontal: space.s },
   mark: { minHeight: TOUCH, justifyContent: 'center', paddingHorizontal: space.xs },
 });

@@ -3,8 +3,7 @@ import { ScrollView, StyleSheet, View } from 'react-native';
 import { Dialog, Portal } from 'react-native-paper';
 import { useHasRoom, useHeldNames, useIsKeptOnDevice, useOutbox } from '../../data/hooks';
 import { useSpaceOnDevice, useUploads } from '../../data/picture-hooks';
-import { uploads } from '../../data/pictures';
-import { outbox } from '../../data/store';
+import { useStore } from '../../data/store-context';
 import { Button } from '../../ui/button';
 import { Text } from '../../ui/text';
 import { usePalette } from '../../ui/theme';
@@ -25,6 +24,7 @@ function waitingWords(entries: number, pictures: number): string {
 /** What waits to be sent, entry by entry, and where it is kept meanwhile. */
 export function WaitingSheet({ onClose }: { readonly onClose: () => void }) {
   const palette = usePalette();
+  const { tryNow, letGoOfPicture } = useStore();
   const { pending, phase } = useOutbox();
   const pictures = useUploads();
   const names = useHeldNames();
@@ -61,9 +61,12 @@ export function WaitingSheet({ onClose }: { readonly onClose: () => void }) {
             </Text>
           )}
           {pictures.refused.map(({ upload, message }) => (
-            <Text key={upload.sha256} tone="ember">
-              A picture was not taken: {message}
-            </Text>
+            <View key={upload.sha256} style={styles.refused}>
+              <Text tone="ember" style={styles.words}>
+                A picture was not taken: {message}
+              </Text>
+              <Button label="Let go of it" onPress={() => letGoOfPicture(upload.sha256)} />
+            </View>
           ))}
           {pictures.waiting.length > 0 && pictures.phase === 'sending' && (
             <Text tone="soft">The first picture is {Math.round(pictures.share * 100)} % sent.</Text>
@@ -87,14 +90,7 @@ export function WaitingSheet({ onClose }: { readonly onClose: () => void }) {
             </Text>
           )}
           <View style={styles.buttons}>
-            <Button
-              label="Try now"
-              kind="main"
-              onPress={() => {
-                outbox.retryNow();
-                uploads.retryNow();
-              }}
-            />
+            <Button label="Try now" kind="main" onPress={tryNow} />
             <Button
               label="This device"
               onPress={() => {
@@ -113,5 +109,7 @@ export function WaitingSheet({ onClose }: { readonly onClose: () => void }) {
 const styles = StyleSheet.create({
   sheet: { borderRadius: CORNER, maxWidth: 560, width: '92%', alignSelf: 'center', maxHeight: '86%' },
   content: { padding: space.l, gap: space.m },
+  refused: { flexDirection: 'row', alignItems: 'center', flexWrap: 'wrap', gap: space.s },
+  words: { flexGrow: 1, flexShrink: 1, flexBasis: 200 },
   buttons: { flexDirection: 'row', flexWrap: 'wrap', gap: space.s },
 });

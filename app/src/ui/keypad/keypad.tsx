@@ -195,9 +195,12 @@ export function KeypadHost({ children }: { readonly children: ReactNode }) {
   const [target, setTarget] = useState<KeypadTarget | null>(null);
   /** The field that was left, until its keys are gone or it is taken up again. */
   const left = useRef<KeypadTarget | null>(null);
+  /** The field that has the keys: one that goes away without having them puts none away. */
+  const current = useRef<KeypadTarget | null>(null);
   const isPressed = useIsPressed();
   const attach = useCallback((next: KeypadTarget) => {
     left.current = null;
+    current.current = next;
     setTarget(next);
     // Once the keys have taken their room, the field must still be in sight.
     requestAnimationFrame(() =>
@@ -206,12 +209,16 @@ export function KeypadHost({ children }: { readonly children: ReactNode }) {
   }, []);
   const detach = useCallback(
     (leaving: KeypadTarget) => {
+      if (current.current !== leaving) return;
       left.current = leaving;
       const putAway = () => {
         if (left.current !== leaving) return;
         // What is being pressed must not move away from under the finger.
         if (isPressed.current) window.addEventListener('pointerup', wait, { once: true });
-        else setTarget((now) => (now === leaving ? null : now));
+        else {
+          current.current = null;
+          setTarget((now) => (now === leaving ? null : now));
+        }
       };
       // Between two fields the keypad stays, so that the page does not jump.
       const wait = () => void setTimeout(putAway, LEAVE_MS);

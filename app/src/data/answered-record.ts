@@ -1,0 +1,45 @@
+import type { ChangeOutcome, KindedRecord } from '@calvet/contract';
+import { withPending } from './house-copy';
+import type { Pending } from './outbox-rules';
+
+/** A record as an answer of the server leaves it. */
+export interface AnsweredRecord {
+  readonly houseId: string;
+  readonly item: KindedRecord;
+}
+
+/** The record with a change laid over it that the server took as the next one; null where others came between. */
+function changed(
+  { houseId, change }: Pending,
+  held: KindedRecord | undefined,
+  revision: number,
+): KindedRecord | null {
+  if ((held?.record.revision ?? 0) !== revision - 1) return null;
+  const known = new Map(held === undefined ? [] : [[change.id, held]]);
+  const item = withPending({ upTo: 0, records: known }, houseId, [change]).records.get(change.id);
+  return item === undefined ? null : ({ ...item, record: { ...item.record, revision } } as KindedRecord);
+}
+
+/**
+ * What a change and its answer tell of its record: as the server sent it along, or with the change laid over what is held
+ * where that is the state before it. Nothing where what is held is newer, or others came between: that is fetched.
+ */
+export function answeredRecord(
+  pending: Pending,
+  outcome: ChangeOutcome | undefined,
+  held: KindedRecord | undefined,
+): AnsweredRecord | null {
+  const { houseId } = pending;
+  switch (outcome?.outcome) {
+    case undefined:
+    case 'refused':
+      return null;
+    case 'conflict':
+      return { houseId, item: outcome.current };
+    case 'applied':
+    case 'already-applied': {
+      const item = outcome.current ?? changed(pending, held, outcome.revision);
+      return item === null ? null : { houseId, item };
+    }
+  }
+}

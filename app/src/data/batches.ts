@@ -1,0 +1,66 @@
+import { BATCH_BYTES_MAX, BATCH_MAX } from '@calvet/contract';
+import type { Pending, Waiting } from './outbox-rules';
+
+/** What holds a house's changes up for a while, and how many may go at once. */
+export interface HouseLimit {
+  /** At most so many changes a batch: fewer after one was too large, or met a fault. */
+  readonly changes: number;
+  /** Not before this time, milliseconds since 1970. */
+  readonly notBefore: number;
+  /** How often in a row its batch met a fault of the server. */
+  readonly faults: number;
+}
+
+export const FREE: HouseLimit = { changes: BATCH_MAX, notBefore: 0, faults: 0 };
+
+const bytesOf = ({ change }: Pending): number => new TextEncoder().encode(JSON.stringify(change)).length;
+
+/** As many as fit, and one at least. */
+function fitting(waiting: readonly Pending[], most: number): readonly Pending[] {
+  let bytes = 0;
+  const batch: Pending[] = [];
+  for (const each of waiting.slice(0, most)) {
+    bytes += bytesOf(each);
+    if (batch.length > 0 && bytes > BATCH_BYTES_MAX) break;
+    batch.push(each);
+  }
+  return batch;
+}
+
+/** A house that the server does not know, since it refused to make it: what is in it waits for that to be mended. */
+function isWithoutHouse(houseId: string, { troubled }: Waiting): boolean {
+  return troubled.some(
+    ({ change, trouble }) => change.id === houseId && change.op === 'create' && trouble.kind === 'refused',
+  );
+}
+
+/** What is to be sent next: of the first house that nothing holds up, in order. Empty where there is nothing to send now. */
+export function nextBatch(
+  state: Waiting,
+  limits: ReadonlyMap<string, HouseLimit>,
+  now: number,
+): readonly Pending[] {
+  const houses = new Set(state.pending.map(({ houseId }) => houseId));
+  for (const houseId of houses) {
+    const { notBefore, changes } = limits.get(houseId) ?? FREE;
+    if (notBefore > now) continue;
+    const ofHouse = state.pending.filter((each) => each.houseId === houseId);
+    const isNew = ofHouse.some(({ change }) => change.id === houseId && change.op === 'create');
+    if (!isNew && isWithoutHouse(houseId, state)) continue;
+    return fitting(ofHouse, changes);
+  }
+  return [];
+}
+
+/** When the first house that is held up may go on; null where none is. */
+export function nextRelease(
+  state: Waiting,
+  limits: ReadonlyMap<string, HouseLimit>,
+  now: number,
+): number | null {
+  const times = state.pending.flatMap(({ houseId }) => {
+    const notBefore = limits.get(houseId)?.notBefore ?? 0;
+    return notBefore > now ? [notBefore] : [];
+  });
+  return times.length === 0 ? null : Math.min(...times);
+}

@@ -1,0 +1,170 @@
+import type { ChangesPage, House, News } from '@calvet/contract';
+import { lostByServer } from './after-restore';
+import { ApiProblem, Unreachable, type Api } from './api';
+import { NextCall, type Clock } from './clock';
+import type { Copies } from './copies';
+import { EMPTY_COPY, withRecords, type HouseCopy } from './house-copy';
+import type { Outbox } from './outbox';
+import { waitingIn } from './outbox-rules';
+import type { Wish } from './store-options';
+
+/** The list is not asked for more often than this where a line opens, and where news comes of a house that is not here. */
+const OPEN_GAP_MS = 10_000;
+const NEWS_GAP_MS = 1000;
+
+const isUnknownHouse = (error: unknown): boolean =>
+  error instanceof ApiProblem && error.problem.code === 'unknown-house';
+
+interface CatchingUpOptions {
+  readonly api: Pick<Api, 'houses' | 'changesSince'>;
+  readonly clock: Clock;
+  readonly copies: Copies;
+  readonly outbox: Outbox;
+  /** Settles once what the device kept is here. */
+  readonly settled: Promise<void>;
+  readonly onReached: () => void;
+  readonly onUnreachable: () => void;
+  readonly onHouses: (houses: readonly House[]) => void;
+  /** The server lost something of a house; this tab does not send, and leaves it to the one that does. */
+  readonly onLost: (houseId: string) => void;
+  /** What the server lost is sent again, upon what it has. */
+  readonly writeLost: (houseId: string, lost: readonly Wish[], told: HouseCopy) => void;
+}
+
+/** Work that several may ask for at once, and that is done once. */
+class Once<T> {
+  private readonly underWay = new Map<string, Promise<T>>();
+
+  constructor(private readonly work: (key: string) => Promise<T>) {}
+
+  readonly do = (key: string): Promise<T> => {
+    const begun = this.underWay.get(key);
+    if (begun !== undefined) return begun;
+    const promise = this.work(key).finally(() => this.underWay.delete(key));
+    this.underWay.set(key, promise);
+    return promise;
+  };
+}
+
+/** Brings what this device holds up to date with the server, by as few requests as that takes. */
+export class CatchingUp {
+  private askedAt = -Infinity;
+  private onMissed: () => void = () => undefined;
+  private readonly nextLook: NextCall;
+  private readonly houses = new Once((houseId) => this.bring(houseId));
+  private readonly lost = new Once((houseId) => this.tellWhatWasLost(houseId));
+
+  constructor(private readonly options: CatchingUpOptions) {
+    this.nextLook = new NextCall(options.clock, () => this.onMissed());
+  }
+
+  /** Brings a house's copy up to date, page by page. */
+  readonly refreshHouse = (houseId: string): Promise<void> => this.houses.do(houseId);
+
+  /** The server knows less than it did, as after a backup was brought back: it is told what it lost, once. */
+  readonly tellAgain = (houseId: string): Promise<boolean> => this.lost.do(houseId);
+
+  /** Asks for the list of houses by this from now on, where something may have been missed. */
+  askBy(look: () => void): void {
+    this.onMissed = look;
+  }
+
+  /** The line to the server opened: something may have been missed before. */
+  lineOpened(): void {
+    this.missed(OPEN_GAP_MS);
+  }
+
+  /** Fetches what a piece of news is about, where it is not here yet. */
+  async hear({ houseId, upTo }: News): Promise<void> {
+    const { copies } = this.options;
+    if (!copies.has(houseId)) this.missed(NEWS_GAP_MS);
+    else if (copies.of(houseId).upTo < upTo) await this.refreshHouse(houseId).catch(() => undefined);
+  }
+
+  close(): void {
+    this.nextLook.cancel();
+  }
+
+  /**
+   * Every house on the server, in one request, with how far each has come: what is held here and has fallen behind is
+   * fetched, and nothing else is asked for.
+   */
+  readonly refreshHouses = async (): Promise<readonly House[]> => {
+    const { api, clock, copies, settled, onReached, onUnreachable, onHouses } = this.options;
+    this.askedAt = clock.now();
+    try {
+      const { houses, counters } = await api.houses();
+      onReached();
+      onHouses(houses);
+      await settled;
+      const behind = [...copies.all()].filter(([id, { upTo }]) => (counters[id] ?? 0) !== upTo);
+      await Promise.all(behind.map(([id]) => this.refreshHouse(id).catch(() => undefined)));
+      return houses;
+    } catch (error) {
+      if (error instanceof Unreachable) onUnreachable();
+      throw error;
+    }
+  };
+
+  /** Something may have been missed: the list is asked for again, unless that was done just now. */
+  private missed(gapMs: number): void {
+    this.nextLook.within(Math.max(0, this.askedAt + gapMs - this.options.clock.now()));
+  }
+
+  private async bring(houseId: string): Promise<void> {
+    const { api, copies, outbox } = this.options;
+    for (;;) {
+      const since = copies.of(houseId).upTo;
+      let page: ChangesPage;
+      try {
+        page = await api.changesSince(houseId, since);
+      } catch (error) {
+        if (!isUnknownHouse(error)) throw error;
+        if (since > 0) await this.tellAgain(houseId);
+        else if (waitingIn(outbox.getState(), houseId).length === 0) throw error;
+        return;
+      }
+      if (page.upTo < since && since === copies.of(houseId).upTo) {
+        await this.tellAgain(houseId);
+        return;
+      }
+      copies.take(houseId, page.records, page.upTo);
+      if (!page.more) return;
+    }
+  }
+
+  /** Everything that the server has of a house; nothing where it does not know it. */
+  private async toldOf(houseId: string): Promise<HouseCopy> {
+    let told = EMPTY_COPY;
+    try {
+      for (;;) {
+        const page = await this.options.api.changesSince(houseId, told.upTo);
+        told = withRecords(told, page.records, page.upTo);
+        if (!page.more) return told;
+      }
+    } catch (error) {
+      if (isUnknownHouse(error)) return told;
+      throw error;
+    }
+  }
+
+  /** True where there is something to tell, or another tab tells it. */
+  private async tellWhatWasLost(houseId: string): Promise<boolean> {
+    const { copies, outbox, onLost, writeLost } = this.options;
+    if (!copies.has(houseId)) return false;
+    if (!outbox.isLeading()) {
+      onLost(houseId);
+      return true;
+    }
+    const told = await this.toldOf(houseId);
+    const held = copies.of(houseId);
+    if (told.upTo >= held.upTo && told.records.size >= held.records.size) {
+      copies.take(houseId, [...told.records.values()], told.upTo);
+      return told.records.size > 0;
+    }
+    const lost = lostByServer(houseId, held, told);
+    copies.replace(houseId, told);
+    writeLost(houseId, lost, told);
+    return lost.length > 0;
+  }
+}

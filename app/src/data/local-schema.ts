@@ -1,0 +1,153 @@
+import { inPresentForm, type Change, type House, type KindedRecord } from '@calvet/contract';
+import type { DBSchema, IDBPDatabase, IDBPTransaction, StoreNames } from 'idb';
+import type { Entry, Pending, Troubled } from './outbox-rules';
+
+/** How far a house's records on this device go, and which tab wrote them last. */
+export interface KeptCopy {
+  readonly houseId: string;
+  readonly upTo: number;
+  readonly writer?: string;
+}
+
+interface KeptRecord {
+  readonly houseId: string;
+  readonly id: string;
+  readonly item: KindedRecord;
+}
+
+/** A change that waits, with its place in the order of sending. */
+export interface KeptChange {
+  readonly changeId: string;
+  readonly order: number;
+  readonly waiting: Pending | Troubled;
+}
+
+/** Something entered in a tab that does not send, until the one that does takes it. */
+export interface KeptEntry {
+  /** Its place in the device's database; null where it came another way. */
+  readonly order: number | null;
+  readonly entry: Entry;
+}
+
+/** A picture on this device: whole, small, or both. */
+export interface KeptPicture {
+  readonly sha256: string;
+  readonly houseId: string;
+  readonly full: Blob | null;
+  readonly thumbnail: Blob | null;
+}
+
+/** A picture that the server does not have yet. */
+export interface KeptUpload {
+  readonly sha256: string;
+  readonly houseId: string;
+  /** Where the pieces that have arrived are; null where none was sent. */
+  readonly url: string | null;
+}
+
+interface KeptList {
+  readonly name: 'houses';
+  readonly houses: readonly House[];
+}
+
+export interface LocalSchema extends DBSchema {
+  copies: { key: string; value: KeptCopy };
+  records: { key: [string, string]; value: KeptRecord };
+  outbox: { key: string; value: KeptChange };
+  entries: { key: number; value: { readonly entry: Entry } };
+  lists: { key: string; value: KeptList };
+  pictures: { key: string; value: KeptPicture; indexes: { house: string } };
+  uploads: { key: string; value: KeptUpload };
+  taken: { key: string; value: { readonly houseId: string } };
+}
+
+export type Store = StoreNames<LocalSchema>;
+export type Database = IDBPDatabase<LocalSchema>;
+type Upgrade = (db: Database, tx: IDBPTransaction<LocalSchema, Store[], 'versionchange'>) => void;
+
+/** One step a version; a device that comes from an older one takes all that follow, with what it holds. */
+export const UPGRADES: readonly Upgrade[] = [
+  (db) => {
+    db.createObjectStore('copies', { keyPath: 'houseId' });
+    db.createObjectStore('records', { keyPath: ['houseId', 'id'] });
+    db.createObjectStore('outbox', { keyPath: 'changeId' });
+    db.createObjectStore('lists', { keyPath: 'name' });
+  },
+  (db) => {
+    db.createObjectStore('pictures', { keyPath: 'sha256' }).createIndex('house', 'houseId');
+    db.createObjectStore('uploads', { keyPath: 'sha256' });
+    db.createObjectStore('taken', { keyPath: 'houseId' });
+  },
+  (db) => {
+    db.createObjectStore('entries', { autoIncrement: true });
+  },
+];
+
+export const STORES: Store[] = [
+  'copies',
+  'records',
+  'outbox',
+  'entries',
+  'lists',
+  'pictures',
+  'uploads',
+  'taken',
+];
+
+/** What waits on a device to be sent. */
+export interface KeptWaiting {
+  readonly outbox: readonly KeptChange[];
+  readonly entries: readonly KeptEntry[];
+}
+
+/** Everything that a device kept. */
+export interface Kept extends KeptWaiting {
+  readonly copies: readonly KeptCopy[];
+  readonly records: readonly KeptRecord[];
+  readonly houses: readonly House[] | null;
+  readonly uploads: readonly KeptUpload[];
+  /** Ids of the houses that are taken along. */
+  readonly taken: readonly string[];
+}
+
+/** What pictures of a house take up here. */
+export interface PicturesHeld {
+  readonly pictures: number;
+  readonly bytes: number;
+}
+
+function presentChange(change: Change): Change {
+  return { ...change, body: inPresentForm(change.kind, change.id, change.body) };
+}
+
+export function presentRecord(item: KindedRecord): KindedRecord {
+  return { ...item, record: inPresentForm(item.kind, item.record.id, item.record) } as KindedRecord;
+}
+
+/** What waits, in the form that records have now. */
+function presentWaiting<W extends Pending | Troubled>(waiting: W): W {
+  const change = presentChange(waiting.change);
+  if (!('trouble' in waiting) || waiting.trouble.kind !== 'conflict') return { ...waiting, change };
+  return {
+    ...waiting,
+    change,
+    trouble: { ...waiting.trouble, current: presentRecord(waiting.trouble.current) },
+  };
+}
+
+/** What waits, in the order of sending and in the form that records have now. */
+export function inSendingOrder(outbox: readonly KeptChange[]): readonly KeptChange[] {
+  return [...outbox]
+    .sort((a, b) => a.order - b.order)
+    .map((kept) => ({ ...kept, waiting: presentWaiting(kept.waiting) }));
+}
+
+interface EntriesStore {
+  getAll(): Promise<{ readonly entry: Entry }[]>;
+  getAllKeys(): Promise<number[]>;
+}
+
+export async function entriesIn(store: EntriesStore): Promise<readonly KeptEntry[]> {
+  const [values, orders] = await Promise.all([store.getAll(), store.getAllKeys()]);
+  return values.map(({ entry }, i) => ({ entry, order: orders[i] ?? 0 }));
+}

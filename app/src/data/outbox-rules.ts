@@ -1,0 +1,325 @@
+import {
+  changedBody,
+  cutAt,
+  isEmptyChange,
+  joinedChanges,
+  keysOf,
+  touches,
+  type BodyChange,
+  type Change,
+  type ChangeOp,
+  type FieldCollision,
+  type Kind,
+  type KindedRecord,
+} from '@calvet/contract';
+
+/** A change on its way to the server. */
+export interface Pending {
+  readonly houseId: string;
+  readonly change: Change;
+  /**
+   * True once it may have left this device: what is entered later goes under an id of its own, since nobody knows whether
+   * the server took this one.
+   */
+  readonly isSealed: boolean;
+}
+
+/** Why the server did not take a change. */
+export type Trouble =
+  | {
+      readonly kind: 'conflict';
+      /** The record as the server has it; the house's where somebody deleted the whole house. */
+      readonly current: KindedRecord;
+      /** None where the record as a whole is in dispute. */
+      readonly fields: readonly FieldCollision[];
+    }
+  | { readonly kind: 'refused'; readonly message: string; readonly field: string };
+
+/** A change that the server did not take; a person decides what becomes of it. */
+export interface Troubled extends Pending {
+  readonly trouble: Trouble;
+}
+
+/** Everything that was entered and that the server does not have. */
+export interface Waiting {
+  /** In the order of sending. */
+  readonly pending: readonly Pending[];
+  readonly troubled: readonly Troubled[];
+}
+
+export const NOTHING_WAITS: Waiting = { pending: [], troubled: [] };
+
+/** Something entered, as it was made. */
+export interface Entry {
+  /** Becomes the id of the change, unless it joins another. */
+  readonly entryId: string;
+  readonly houseId: string;
+  readonly kind: Kind;
+  readonly id: string;
+  readonly op: ChangeOp;
+  readonly change: BodyChange;
+  /** Revision of the record that the person saw. */
+  readonly seenRevision: number;
+  /** ISO 8601, UTC, by this device's clock. */
+  readonly enteredAt: string;
+}
+
+/** What a person says to a change in trouble. */
+export type Choice = 'mine' | 'theirs' | 'again' | 'let go';
+
+/** What a person decided, and about what: where that is something else by then, they are asked anew. */
+export interface Decision {
+  readonly changeId: string;
+  readonly choice: Choice;
+  /** What they were shown of theirs. */
+  readonly shown: string;
+  /** The record as they were shown it. */
+  readonly current: KindedRecord | null;
+}
+
+/** A decision about changes in trouble, all of one question. */
+export function decisionOn(
+  group: readonly Troubled[],
+  choice: Choice,
+  held: KindedRecord | undefined,
+): Decision {
+  const [first] = group;
+  const met = first?.trouble.kind === 'conflict' ? first.trouble.current : null;
+  const isNewer = met !== null && held !== undefined && held.record.revision > met.record.revision;
+  return {
+    changeId: first?.change.changeId ?? '',
+    choice,
+    shown: shownOf(group),
+    current: isNewer ? held : met,
+  };
+}
+
+export const shownOf = (group: readonly Troubled[]): string =>
+  JSON.stringify(group.map(({ change }) => change));
+
+export const bodyChangeOf = ({ body, parts = [] }: Change): BodyChange => ({
+  body: body as BodyChange['body'],
+  parts,
+});
+
+export function withBodyChange(change: Change, { body, parts }: BodyChange): Change {
+  const { parts: _before, ...rest } = change;
+  const next = { ...rest, body: body as Change['body'] };
+  return parts.length === 0 ? next : { ...next, parts };
+}
+
+/** A change with more laid over it: into its body where it creates the record, beside it where it updates it. */
+function joined(change: Change, more: BodyChange): Change {
+  if (change.op === 'create') {
+    const body = changedBody(change.kind, change.body as BodyChange['body'], {
+      body: more.body as Change['body'],
+      parts: more.parts,
+    });
+    return { ...change, body: body as Change['body'] };
+  }
+  return withBodyChange(change, joinedChanges(bodyChangeOf(change), more));
+}
+
+const changeOf = (entry: Entry, baseRevision: number): Change =>
+  withBodyChange(
+    {
+      changeId: entry.entryId,
+      kind: entry.kind,
+      id: entry.id,
+      baseRevision,
+      op: entry.op,
+      body: {},
+      enteredAt: entry.enteredAt,
+    },
+    entry.change,
+  );
+
+const isOver = (one: readonly string[], other: readonly string[]): boolean =>
+  one.some((key) => other.some((each) => touches(key, each)));
+
+/**
+ * The revision that an entry is made upon. What lies under a change that waits was not seen: there the person has seen no
+ * more than that change was made upon.
+ */
+export function baseOf(
+  entry: Pick<Entry, 'id' | 'op' | 'change' | 'seenRevision'>,
+  pending: readonly Pending[],
+): number {
+  if (entry.op === 'create') return 0;
+  const keys = keysOf(entry.change);
+  const bases = pending
+    .filter(({ change }) => change.id === entry.id && (entry.op !== 'update' || isOver(keysOf(change), keys)))
+    .map(({ change }) => change.baseRevision);
+  return Math.min(entry.seenRevision, ...bases);
+}
+
+/** True where a change met a house that somebody deleted. */
+export function isOfDeletedHouse({ houseId, change, trouble }: Troubled): boolean {
+  return trouble.kind === 'conflict' && trouble.current.record.id === houseId && change.id !== houseId;
+}
+
+export const isDisputeOver = (id: string) => (each: Troubled) =>
+  each.change.id === id && each.trouble.kind === 'conflict' && !isOfDeletedHouse(each);
+
+/** The keys in dispute; null where all of the record is. */
+export function disputedKeys({ change, trouble }: Troubled): readonly string[] | null {
+  if (trouble.kind !== 'conflict' || change.op !== 'update') return null;
+  return trouble.fields.length === 0 ? null : trouble.fields.map(({ field }) => field);
+}
+
+/** Joins to a dispute what is entered while it stands; null where nothing is left to be in dispute over. */
+export function intoDispute(
+  dispute: Troubled,
+  op: ChangeOp,
+  more: BodyChange,
+  enteredAt: string | undefined,
+): Troubled | null {
+  const { change } = dispute;
+  // A deletion keeps what was entered before it, for whoever takes the deletion back.
+  if (op === 'delete') return { ...dispute, change: { ...change, op: 'delete', enteredAt } };
+  const isTakenBack = change.op === 'delete';
+  if (op === 'restore' && !isTakenBack) return dispute;
+  const next = joined(isTakenBack ? { ...change, op: 'update' } : change, more);
+  return next.op === 'update' && isEmptyChange(bodyChangeOf(next))
+    ? null
+    : { ...dispute, change: { ...next, enteredAt } };
+}
+
+export const asList = (dispute: Troubled | null): readonly Troubled[] => (dispute === null ? [] : [dispute]);
+
+export const replaced = <Item>(list: readonly Item[], one: Item, by: readonly Item[]): readonly Item[] =>
+  list.flatMap((each) => (each === one ? by : [each]));
+
+function appended(state: Waiting, entry: Entry): Waiting {
+  const last = state.pending.findLast(({ change }) => change.id === entry.id);
+  const isOpen =
+    last !== undefined && !last.isSealed && (last.change.op === 'create' || last.change.op === 'update');
+  const base = baseOf(entry, state.pending);
+  // What was seen of an earlier state alone is not made upon a later one with the rest.
+  if (entry.op === 'update' && isOpen && base >= last.change.baseRevision) {
+    const change = { ...joined(last.change, entry.change), enteredAt: entry.enteredAt };
+    return { ...state, pending: replaced(state.pending, last, [{ ...last, change }]) };
+  }
+  const change = changeOf(entry, base);
+  return { ...state, pending: [...state.pending, { houseId: entry.houseId, change, isSealed: false }] };
+}
+
+/** An update of a record mends what was refused of it: all goes together, before whatever was made upon it. */
+function mended(state: Waiting, entry: Entry): Waiting | null {
+  const refused = state.troubled.filter(
+    ({ change, trouble }) =>
+      change.id === entry.id &&
+      trouble.kind === 'refused' &&
+      (change.op === 'create' || change.op === 'update'),
+  );
+  const [first, ...others] = refused;
+  if (entry.op !== 'update' || first === undefined) return null;
+  const all = [...others.map(({ change }) => bodyChangeOf(change)), entry.change];
+  const change = {
+    ...all.reduce(joined, first.change),
+    changeId: entry.entryId,
+    enteredAt: entry.enteredAt,
+  };
+  return {
+    troubled: state.troubled.filter((each) => !refused.includes(each)),
+    pending: [{ houseId: first.houseId, change, isSealed: false }, ...state.pending],
+  };
+}
+
+/** What waits, with something more entered. */
+export function withEntry(state: Waiting, entry: Entry): Waiting {
+  const ofDeletedHouse = state.troubled.find(
+    (each) => each.houseId === entry.houseId && isOfDeletedHouse(each),
+  );
+  if (ofDeletedHouse !== undefined && entry.kind !== 'house') {
+    const change = changeOf(entry, entry.seenRevision);
+    return { ...state, troubled: [...state.troubled, { ...ofDeletedHouse, change }] };
+  }
+  const dispute = state.troubled.find(isDisputeOver(entry.id));
+  if (dispute === undefined) return mended(state, entry) ?? appended(state, entry);
+  const keys = disputedKeys(dispute);
+  const { touching, rest } =
+    keys === null || entry.op !== 'update'
+      ? { touching: entry.change, rest: { body: {}, parts: [] } }
+      : cutAt(entry.change, keys);
+  const isTouched = keys === null || entry.op !== 'update' || !isEmptyChange(touching);
+  const next = isTouched
+    ? {
+        ...state,
+        troubled: replaced(
+          state.troubled,
+          dispute,
+          asList(intoDispute(dispute, entry.op, touching, entry.enteredAt)),
+        ),
+      }
+    : state;
+  return isEmptyChange(rest) ? next : appended(next, { ...entry, change: rest });
+}
+
+/** What waits, with many things entered, in their order: as one after another, at a cost that grows with their number. */
+export function withEntries(state: Waiting, entries: readonly Entry[]): Waiting {
+  if (state.troubled.length > 0) return entries.reduce(withEntry, state);
+  const known = new Set(state.pending.map(({ change }) => change.id));
+  let next = state;
+  let made: Pending[] = [];
+  const withMade = (): Waiting =>
+    made.length === 0 ? next : { ...next, pending: [...next.pending, ...made] };
+  for (const entry of entries) {
+    if (known.has(entry.id)) {
+      next = withEntry(withMade(), entry);
+      made = [];
+    } else {
+      made.push({ houseId: entry.houseId, change: changeOf(entry, baseOf(entry, [])), isSealed: false });
+      known.add(entry.id);
+    }
+  }
+  return withMade();
+}
+
+/**
+ * What waits, after the server turned out to know less of a house than it did: what it lost goes first, and what was made
+ * upon lost states is made upon those that it has.
+ */
+export function afterLoss(
+  state: Waiting,
+  houseId: string,
+  lost: readonly Entry[],
+  revisionOf: (id: string) => number,
+  newId: () => string,
+): Waiting {
+  const first = withEntries(NOTHING_WAITS, lost);
+  const upon = (each: Pending): Pending => {
+    const { change } = each;
+    const revision = revisionOf(change.id);
+    if (each.houseId !== houseId || change.baseRevision <= revision) return each;
+    return { ...each, isSealed: false, change: { ...change, changeId: newId(), baseRevision: revision } };
+  };
+  return { ...state, pending: [...first.pending, ...state.pending.map(upon)] };
+}
+
+/** Marks changes as having left: from now on nothing joins them. */
+export function sealed(state: Waiting, changeIds: ReadonlySet<string>): Waiting {
+  return {
+    ...state,
+    pending: state.pending.map((each) =>
+      changeIds.has(each.change.changeId) && !each.isSealed ? { ...each, isSealed: true } : each,
+    ),
+  };
+}
+
+export const without = (state: Waiting, changeId: string): Waiting => ({
+  ...state,
+  pending: state.pending.filter(({ change }) => change.changeId !== changeId),
+});
+
+/**
+ * Changes of a house that wait, in the order in which a screen lays them over its copy: what was refused was made first,
+ * and a dispute holds the latest of what it is about.
+ */
+export function waitingIn({ troubled, pending }: Waiting, houseId: string): readonly Change[] {
+  const of = (list: readonly Pending[]) =>
+    list.filter((waiting) => waiting.houseId === houseId).map(({ change }) => change);
+  const refused = troubled.filter(({ trouble }) => trouble.kind === 'refused');
+  const disputed = troubled.filter(({ trouble }) => trouble.kind === 'conflict');
+  return [...of(refused), ...of(pending), ...of(disputed)];
+}

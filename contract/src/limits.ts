@@ -1,0 +1,9 @@
+/** How many entries the lists within records may have. */
+export const READINGS_MAX = 200;
+export const BASELINE_MAX = 60;
+export const FAN_RANGES_MAX = 20;
+export const LAYERS_MAX = 24;
+export const PHOTO_MARKS_MAX = 60;
+
+/** For how long what was deleted is offered back. */
+export const RESTORABLE_MS = 30 * 24 * 3_600_000;

@@ -1,0 +1,2 @@
+ALTER TABLE `house_change` ADD `parts` json;--> statement-breakpoint
+ALTER TABLE `house_change` ADD `entered_at` datetime(3);
