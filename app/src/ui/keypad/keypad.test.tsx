@@ -89,6 +89,20 @@ test('a press that begins while the keys are on their way out keeps its place to
   jest.useRealTimers();
 });
 
+test('the keys go in one step: between two of them a press would end on what it did not begin on', () => {
+  jest.useFakeTimers();
+  renderInTheme(<Pressures />);
+  act(() => field('One').focus());
+  press('Done');
+  // Outside of act nothing is drawn but what is drawn at once.
+  const environment = globalThis as { IS_REACT_ACT_ENVIRONMENT?: boolean };
+  environment.IS_REACT_ACT_ENVIRONMENT = false;
+  jest.advanceTimersByTime(200);
+  environment.IS_REACT_ACT_ENVIRONMENT = true;
+  expect(keys()).toBeNull();
+  jest.useRealTimers();
+});
+
 test('digits, decimal mark, sign and erase write to the field; Next goes on, back goes back', () => {
   renderInTheme(<Pressures />);
   act(() => field('One').focus());

@@ -1,4 +1,5 @@
 import { createContext, use, useCallback, useEffect, useMemo, useRef, useState, type ReactNode } from 'react';
+import { flushSync } from 'react-dom';
 import { StyleSheet, View } from 'react-native';
 import Icon from '../icon-font/icon-set';
 import { Text } from '../text';
@@ -217,7 +218,8 @@ export function KeypadHost({ children }: { readonly children: ReactNode }) {
         if (isPressed.current) window.addEventListener('pointerup', wait, { once: true });
         else {
           current.current = null;
-          setTarget((now) => (now === leaving ? null : now));
+          // At once: a press that begins before the keys are gone would end on something else.
+          flushSync(() => setTarget((now) => (now === leaving ? null : now)));
         }
       };
       // Between two fields the keypad stays, so that the page does not jump.
