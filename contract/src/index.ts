@@ -98,6 +98,7 @@ export {
 export {
   BUILD_UP_LIBRARY,
   buildUpOf,
+  kindsSuiting,
   libraryFor,
   type LibraryBuildUp,
 } from './installation/build-up-library';

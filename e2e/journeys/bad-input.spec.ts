@@ -57,8 +57,12 @@ test('readings of the wrong sign are found on their line, and turned', async ({ 
   await openPart(page, 'Readings');
   await enter(page, 'Baseline before 1', '-1');
   await enter(page, 'Baseline after 1', '-1');
+  // The other sign is asked about once, and then taken as it is typed.
+  await enter(page, 'House pressure, reading 1', '+20');
+  await expect(page.getByText('Depressurising takes the house below zero: \u221220 or +20?')).toBeVisible();
+  await page.getByRole('button', { name: '+20', exact: true }).click();
   for (const [i, pressure] of [20, 35, 50].entries()) {
-    await enter(page, `House pressure, reading ${i + 1}`, String(pressure));
+    if (i > 0) await enter(page, `House pressure, reading ${i + 1}`, String(pressure));
     await enter(page, `Flow, reading ${i + 1}`, String(20 * pressure ** 0.65));
   }
   await expect(
@@ -70,6 +74,62 @@ test('readings of the wrong sign are found on their line, and turned', async ({ 
   await expect(page.getByText('Must be above 0 m³/h.')).toBeVisible();
   await openPart(page, 'Result');
   await expect(page.getByText('A valid run has five readings or more.')).toBeVisible();
+});
+
+test('nothing is made of what nothing was entered in, and what was begun waits', async ({ page, app }) => {
+  const name = `Begun ${test.info().project.name}`;
+  await page.goto(`${app.url}/houses/new`);
+  await page.getByLabel('Name', { exact: true }).fill(name);
+  await enter(page, 'Volume', '612.5');
+  await page.getByRole('button', { name: 'Back to the houses' }).click();
+  await page.getByRole('button', { name: 'Add a house' }).click();
+  await expect(page.getByText('As you left it.')).toBeVisible();
+  await expect(page.getByLabel('Volume', { exact: true })).toHaveValue('612.5');
+  await page.getByRole('button', { name: 'Clear the form' }).click();
+  await expect(page.getByLabel('Volume', { exact: true })).toHaveValue('');
+  await page.reload();
+  await expect(page.getByLabel('Name', { exact: true })).toHaveValue('');
+
+  await createHouse(page, app, { name, ...sizes });
+  await page.getByRole('button', { name: 'Add an area' }).click();
+  await expect(page.getByLabel('Size', { exact: true })).toBeVisible();
+  await page.getByRole('button', { name: 'Back to the plan' }).click();
+  await expect(page.getByRole('heading', { name: 'Start with the areas of the envelope' })).toBeVisible();
+  await page.getByRole('link', { name: 'Door test', exact: true }).click();
+  await page.getByRole('button', { name: 'New door test' }).click();
+  await page.reload();
+  await expect(page.getByLabel('Temperature indoors', { exact: true })).toBeVisible();
+  await page.getByRole('button', { name: 'Back to the door tests' }).click();
+  await expect(page.getByText('Not tested yet')).toBeVisible();
+
+  // Made by the first thing that is entered, under the address that it had; what is not right is not, and is told.
+  await page.getByRole('link', { name: 'Plan', exact: true }).click();
+  await page.getByRole('button', { name: 'Add an area' }).click();
+  await enter(page, 'Size', '62 1/2 m2');
+  await expect(page).toHaveURL(/\/areas\/[0-9a-f-]{36}$/);
+  await page.getByLabel('Size', { exact: true }).fill('62.5.1');
+  await page.getByRole('button', { name: 'Back to the plan' }).click();
+  await expect(page.getByText('Size stays 62.5\u00A0m²: “62.5.1” was not right.')).toBeVisible();
+  await expect(page.getByText('62.5', { exact: false }).first()).toBeVisible();
+  await allSent(page);
+});
+
+test('an area that becomes another kind is offered build-ups that fit', async ({ page, app }) => {
+  await createHouse(page, app, { name: `Kind ${test.info().project.name}`, ...sizes });
+  await page.getByRole('button', { name: 'Add an area' }).click();
+  await page.getByRole('radio', { name: 'Window or door' }).click();
+  await expect(
+    page.getByText(/^This build-up is one of a wall; the area is a window or door now/),
+  ).toBeVisible();
+  await page
+    .getByRole('button', { name: /^Use .*window/i })
+    .first()
+    .click();
+  await expect(page.getByText(/^This build-up is one of/)).toHaveCount(0);
+  await page.getByRole('radio', { name: 'Ceiling', exact: true }).click();
+  await page.getByRole('button', { name: 'Keep it' }).click();
+  await expect(page.getByText(/^This build-up is one of/)).toHaveCount(0);
+  await allSent(page);
 });
 
 test('with the server gone entries wait and are sent when it is back', async ({ page, app }) => {

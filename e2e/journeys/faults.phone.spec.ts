@@ -70,6 +70,7 @@ test('a browser that is closed with 200 unsent entries and 20 pictures sends the
     };
     for (let i = 0; i < count; i++) {
       await press('Add an area');
+      await press('Rim');
       await press('Back to the plan');
     }
   }, AREAS);

@@ -1,5 +1,5 @@
 import { seedBatches } from '@calvet/demo';
-import { allSent, expect, seedDemo, test } from './running-app';
+import { allSent, enter, expect, seedDemo, test } from './running-app';
 
 test.beforeEach(({ app, request }) => seedDemo(app, request));
 
@@ -11,11 +11,11 @@ test('the list beside a house is right from the first moment, and follows', asyn
   const row = page.getByRole('link', { name: /^Tamsel Row 3/ });
   await expect(row.getByText('Fails')).toBeVisible();
   await expect(page.getByRole('link', { name: /^Nettle Cabin/ }).getByText('Pass')).toBeVisible();
-  await page.getByLabel('Limit', { exact: true }).fill('4.5');
+  await enter(page, 'Limit', '4.5');
   await expect(row.getByText('Pass')).toBeVisible();
   await allSent(page);
   await expect(row.getByText('Pass')).toBeVisible();
-  await page.getByLabel('Limit', { exact: true }).fill('2');
+  await enter(page, 'Limit', '2');
   await allSent(page);
 });
 

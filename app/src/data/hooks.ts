@@ -1,4 +1,12 @@
-import { RESTORABLE_MS, type House, type KindedRecord } from '@calvet/contract';
+import {
+  RESTORABLE_MS,
+  type Bodies,
+  type House,
+  type Kind,
+  type KindedRecord,
+  type RecordBase,
+  type Stored,
+} from '@calvet/contract';
 import { useEffect, useMemo, useState, useSyncExternalStore } from 'react';
 import useSWR from 'swr';
 import { withPending, type HouseCopy, type HouseView } from './house-copy';
@@ -6,6 +14,7 @@ import type { KeptIn } from './keeping';
 import type { OutboxState } from './outbox';
 import { waitingIn } from './outbox-rules';
 import { useStore } from './store-context';
+import { viewWithTyped, withTyped, type AllTyped } from './typing';
 import { viewWithWaiting, withNewerHouses } from './waiting';
 
 /** How often it is asked whether somebody else changed something, while the server cannot be heard and while it can. */
@@ -53,6 +62,11 @@ function useCopies(): ReadonlyMap<string, HouseCopy> {
   return useSyncExternalStore(copies.subscribe, copies.all, copies.all);
 }
 
+function useAllTyped(): AllTyped {
+  const { typing } = useStore();
+  return useSyncExternalStore(typing.subscribe, typing.all, typing.all);
+}
+
 /** A house with its areas and tests; null where it does not exist or was deleted, undefined until it is known. */
 export function useHouse(houseId: string): Loaded<HouseView | null> {
   const store = useStore();
@@ -64,11 +78,29 @@ export function useHouse(houseId: string): Loaded<HouseView | null> {
     () => store.refreshHouse(houseId),
   );
   const state = useOutbox();
-  const data = useMemo(
+  const kept = useMemo(
     () => (isRead ? viewWithWaiting(copy, houseId, state) : undefined),
     [isRead, copy, state, houseId],
   );
+  const typed = useAllTyped();
+  const data = useMemo(() => kept && viewWithTyped(kept, typed), [kept, typed]);
   return { data, error: data === undefined ? error : undefined, retry: () => void mutate() };
+}
+
+/**
+ * A record that stands on the screen and nowhere else until something is entered in it, with what is being typed.
+ * @param begin its fields to start with; called once for each id
+ */
+export function useRecordToBe<Body extends Bodies[Kind]>(
+  { id, houseId }: Pick<RecordBase, 'id' | 'houseId'>,
+  begin: () => Body,
+): Stored<Body> {
+  const typed = useAllTyped();
+  const [begun, setBegun] = useState<Stored<Body> | null>(null);
+  if (begun?.id === id) return withTyped(begun, typed);
+  const record = { ...begin(), id, houseId, revision: 0, updatedAt: '', updatedBy: '', deletedAt: null };
+  setBegun(record);
+  return record;
 }
 
 /** Every house, by name, with those that wait to be sent. */

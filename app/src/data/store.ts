@@ -1,14 +1,4 @@
-import {
-  changeBetween,
-  isEmptyChange,
-  ownFields,
-  type Bodies,
-  type BodyChange,
-  type House,
-  type Kind,
-  type PhotoSubject,
-  type Stored,
-} from '@calvet/contract';
+import type { BodyChange, House, PhotoSubject } from '@calvet/contract';
 import { v7 } from 'uuid';
 import type { ReadyPicture } from '../picture/messages';
 import { answeredRecord } from './answered-record';
@@ -23,11 +13,13 @@ import { Outbox } from './outbox';
 import { baseOf, decisionOn, type Choice, type Entry, type Troubled } from './outbox-rules';
 import { photoBody, Pictures, takeUpHeld } from './pictures';
 import { Reachability } from './reachability';
+import { recordWriting } from './record-writing';
 import { Room } from './room';
 import { Sender } from './sender';
 import type { StoreOptions, Wish } from './store-options';
 import { Tabs, type TabMessage } from './tabs';
 import { TakingAlong } from './taking-along';
+import { Typing } from './typing';
 import { UploadQueue } from './upload-queue';
 
 const NOTHING_CHANGED: BodyChange = { body: {}, parts: [] };
@@ -130,6 +122,7 @@ export function createStore(options: StoreOptions) {
             catchingUp.lineOpened();
           },
         });
+  const typing = new Typing();
   let isClosed = false;
   let houses: readonly House[] | null = null;
   function takeUp(kept: Kept): void {
@@ -268,14 +261,12 @@ export function createStore(options: StoreOptions) {
     } else tabs.post({ kind: 'try now' });
   }
 
-  function createRecord<K extends Kind>(houseId: string, kind: K, body: Bodies[K], id = newId()): string {
-    writeAll([{ houseId, kind, id, op: 'create', body }]);
-    return id;
-  }
+  const records = recordWriting({ copies, outbox, typing, writeAll });
 
   return {
     outbox,
     copies,
+    typing,
     pictures,
     uploads,
     taking,
@@ -332,29 +323,7 @@ export function createStore(options: StoreOptions) {
       outbox.decide(decisionOn(group, choice, copies.recordOf(first.houseId, first.change.id)));
     },
 
-    /** Makes a record and gives back its id. */
-    createRecord,
-
-    /** Makes a house and gives back its id. */
-    createHouse: (body: Bodies['house']): string => {
-      const id = newId();
-      return createRecord(id, 'house', body, id);
-    },
-
-    /**
-     * Changes some fields of a record.
-     * @param seen the record as the person saw it: what they left alone takes nothing back that somebody else did
-     */
-    updateRecord: <K extends Kind>(kind: K, seen: Stored<Bodies[K]>, body: Partial<Bodies[K]>): void => {
-      const change = changeBetween(kind, ownFields(seen), body as BodyChange['body']);
-      if (isEmptyChange(change)) return;
-      writeAll([{ houseId: seen.houseId, kind, id: seen.id, op: 'update', change }]);
-    },
-
-    deleteRecord: (houseId: string, kind: Kind, id: string): void =>
-      writeAll([{ houseId, kind, id, op: 'delete' }]),
-    restoreRecord: (houseId: string, kind: Kind, id: string): void =>
-      writeAll([{ houseId, kind, id, op: 'restore' }]),
+    ...records,
 
     /**
      * Takes a picture in: kept on the device, tied to its record, and sent when there is a signal.
@@ -370,7 +339,7 @@ export function createStore(options: StoreOptions) {
       // The picture first: a record of a picture that was not kept would promise what nobody has.
       await pictures.keep(houseId, picture);
       const upload = { sha256: picture.sha256, houseId, url: null };
-      const id = createRecord(houseId, 'photo', photoBody(picture, subject, beforeId));
+      const id = records.createRecord(houseId, 'photo', photoBody(picture, subject, beforeId));
       local()?.keepUploads([upload]);
       uploads.add([upload]);
       tabs.post({ kind: 'upload', upload });

@@ -21,11 +21,35 @@ export type Entry =
       readonly choices?: readonly string[];
     };
 
+/** On which side of zero figures of a field lie, so that nobody has to type the sign. */
+export interface AssumedSign {
+  readonly sign: 1 | -1;
+  /** Said where somebody types the other sign: "Depressurising takes the house below zero". */
+  readonly because: string;
+}
+
 interface EntryRules {
   readonly quantity: Quantity;
   readonly units: UnitSystem;
   /** Schema of the value in SI. */
   readonly schema?: Schema;
+  readonly assumed?: AssumedSign;
+}
+
+const MINUS = '\u2212';
+const SIGN = /^\s*([+\-\u2212\u2013])\s*/;
+
+/** The sign that stands in a text; null where none does. */
+export function signTyped(text: string): 1 | -1 | null {
+  const [, sign] = SIGN.exec(text) ?? [];
+  return sign === undefined ? null : sign === '+' ? 1 : -1;
+}
+
+/** A text with another sign: none where it is the one that is assumed anyway. */
+export function withSignTurned(text: string, assumed: 1 | -1 = 1): string {
+  const bare = text.replace(SIGN, '');
+  const turned = -(signTyped(text) ?? assumed);
+  return turned === assumed ? bare : `${turned === 1 ? '+' : MINUS}${bare}`;
 }
 
 const shorten = (value: number): string => String(Number(value.toPrecision(5)));
@@ -65,8 +89,22 @@ function either(readings: readonly AmbiguousReading[], rules: EntryRules): Entry
   return { state: 'wrong', message: `${texts.join(' or ')}?`, choices: texts };
 }
 
-/** Reads what was typed into a field of a quantity: in the units in force, or in those that are written. */
-export function readEntry(text: string, rules: EntryRules): Entry {
+/**
+ * Reads what was typed into a field of a quantity: in the units in force, or in those that are written. Where a sign is
+ * assumed, a figure without one has it, and one with the other is asked about.
+ */
+export function readEntry(text: string, { assumed, ...rules }: EntryRules): Entry {
+  if (assumed === undefined) return readPlain(text, rules);
+  const bare = text.replace(SIGN, '');
+  const sign = assumed.sign === 1 ? '' : MINUS;
+  const entry = readPlain(`${sign}${bare}`, rules);
+  const isOther = (signTyped(text) ?? assumed.sign) !== assumed.sign;
+  if (!isOther || entry.state !== 'value' || entry.si === 0) return entry;
+  const choices = [`${sign}${bare}`, `${assumed.sign === 1 ? MINUS : '+'}${bare}`];
+  return { state: 'wrong', message: `${assumed.because}: ${choices.join(' or ')}?`, choices };
+}
+
+function readPlain(text: string, rules: EntryRules): Entry {
   const parsed = parseQuantity(text, rules.quantity, rules.units);
   if (parsed.ok) return checked(parsed.si, rules);
   switch (parsed.problem) {

@@ -5,19 +5,27 @@ import { TextInput } from 'react-native-paper';
 import { usePreferences } from '../data/preferences';
 import { Button } from './button';
 import Icon from './icon-font/icon-set';
-import { NumberInput, type EntryTrouble, type NumberInputProps } from './number-input';
+import type { EntryTrouble } from './figure-entry';
+import { NumberInput, type NumberInputProps } from './number-input';
 import { Text } from './text';
 import { usePalette } from './theme';
 import { fonts, space } from './tokens';
 
+interface FieldMessageProps {
+  readonly message: string | null | undefined;
+  /** Nothing is wrong; something is only told. */
+  readonly isTold?: boolean;
+}
+
 /** What is wrong with a field and what to do about it. */
-export function FieldMessage({ message }: { readonly message: string | null | undefined }) {
+export function FieldMessage({ message, isTold = false }: FieldMessageProps) {
   const palette = usePalette();
   if (message === null || message === undefined) return null;
+  const tone = isTold ? 'soft' : 'ember';
   return (
-    <View style={styles.message} role="alert">
-      <Icon name="alert-circle" size={16} color={palette.ember} />
-      <Text look="small" tone="ember" style={styles.messageText}>
+    <View style={styles.message} role={isTold ? 'status' : 'alert'}>
+      {!isTold && <Icon name="alert-circle" size={16} color={palette.ember} />}
+      <Text look="small" tone={tone} style={styles.messageText}>
         {message}
       </Text>
     </View>
@@ -39,12 +47,13 @@ interface LabelledProps {
   readonly label: string;
   readonly unit?: string;
   readonly message?: string | null;
+  readonly isTold?: boolean;
   readonly choices?: ReactNode;
   readonly children: ReactNode;
 }
 
 /** A field under its label, with the unit beside it and its message below. */
-export function Labelled({ label, unit, message, choices, children }: LabelledProps) {
+export function Labelled({ label, unit, message, isTold, choices, children }: LabelledProps) {
   return (
     <View style={styles.field}>
       <View style={styles.labelRow}>
@@ -58,7 +67,7 @@ export function Labelled({ label, unit, message, choices, children }: LabelledPr
         )}
       </View>
       {children}
-      <FieldMessage message={message} />
+      <FieldMessage message={message} isTold={isTold} />
       {choices}
     </View>
   );
@@ -92,7 +101,7 @@ export function FieldTrouble({
 }) {
   return (
     <>
-      <FieldMessage message={trouble?.message ?? message} />
+      <FieldMessage message={trouble?.message ?? message} isTold={trouble?.isTold} />
       {trouble !== null && <Choices {...trouble} />}
     </>
   );
@@ -103,19 +112,21 @@ export function NumberField({ message, onTroubleChange, ...input }: NumberFieldP
   const { units } = usePreferences();
   const [trouble, setTrouble] = useState<EntryTrouble | null>(null);
   const shown = trouble?.message ?? message ?? null;
+  const isTold = trouble?.isTold ?? false;
   return (
     <Labelled
       label={input.label}
       unit={unitOf(input.quantity, units).symbol}
       message={shown}
+      isTold={isTold}
       choices={trouble !== null && <Choices {...trouble} />}
     >
       <NumberInput
         {...input}
-        hasError={shown !== null}
+        hasError={shown !== null && !isTold}
         onTrouble={(next) => {
           setTrouble(next);
-          onTroubleChange?.(next?.message ?? null);
+          onTroubleChange?.(next === null || next.isTold ? null : next.message);
         }}
       />
     </Labelled>

@@ -49,6 +49,12 @@ export function entry(si: number | null, quantity: Quantity, units: UnitSystem):
   return withMinus(String(value));
 }
 
+/** A figure as it stands in a field for entry, with its unit. */
+export function entryWithUnit(si: number, quantity: Quantity, units: UnitSystem): string {
+  const { symbol } = unitOf(quantity, units);
+  return symbol === '' ? entry(si, quantity, units) : `${entry(si, quantity, units)}\u00A0${symbol}`;
+}
+
 /** A day as it is written here: 22 Sep 2026. */
 export function day(isoDay: string): string {
   const date = parseISO(isoDay);

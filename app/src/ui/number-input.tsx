@@ -1,42 +1,22 @@
-import type { Quantity } from '@calvet/core';
-import type { Schema } from 'joi';
-import { useEffect, useMemo, useRef, useState } from 'react';
-import { TextInput, type TextInputProps } from 'react-native';
+import { unitsTyped, type Quantity } from '@calvet/core';
+import { useEffect, useLayoutEffect, useMemo, useRef, useState } from 'react';
+import { StyleSheet, TextInput, View, type TextInputProps } from 'react-native';
 import { usePreferences } from '../data/preferences';
-import { readEntry } from './entry-message';
-import { entry } from './format';
+import { withSignTurned } from './entry-message';
+import { useFigureEntry, type FigureEntryOptions } from './figure-entry';
 import { focusNextNumberField, focusSameColumn, useKeypad, type KeypadTarget } from './keypad/keypad';
+import { Text } from './text';
 import { fonts, TOUCH } from './tokens';
 import { usePalette } from './theme';
 
-export interface NumberInputProps {
-  /** Name for who cannot see it. */
-  readonly label: string;
-  readonly quantity: Quantity;
-  /** In SI. */
-  readonly value: number | null;
-  /** Called with what is typed as soon as it is a number that fits; null when the field is left empty. */
-  readonly onCommit: (si: number | null) => void;
-  /** Of the value in SI. */
-  readonly schema?: Schema;
-  /** Told whenever what stands in the field is wrong, or is so no more. */
-  readonly onTrouble?: (trouble: EntryTrouble | null) => void;
+export interface NumberInputProps extends FigureEntryOptions {
   readonly hasError?: boolean;
-  /** Called when the field is left with nothing in it. */
-  readonly onLeaveEmpty?: () => void;
+  /** The keys are digits alone, to leave room. */
+  readonly hasPlainKeys?: boolean;
   /** Pasted text that holds several figures goes here instead. */
   readonly onPasteMany?: (text: string) => boolean;
   readonly testID?: string;
   readonly style?: TextInputProps['style'];
-}
-
-/** What is wrong with what stands in a field. */
-export interface EntryTrouble {
-  readonly message: string;
-  /** Where it could be read in several ways: each, written so that it cannot. */
-  readonly choices: readonly string[];
-  /** Puts something else in its place. */
-  readonly take: (text: string) => void;
 }
 
 /** The frame shows the focus; the browser's ring would double it. */
@@ -48,20 +28,24 @@ const DATA_FIGURE = { dataSet: { figure: '' } };
 /** Somebody who types adds a sign at a time; more at once was pasted. */
 const isPasted = (text: string, before: string): boolean => text.length - before.length > 1;
 
-/**
- * A bare field for one figure. What is typed stays as it was typed until the field is left. A value that fits is passed
- * on at once; while the field is wrong or empty, what it was before the typing is what counts.
- */
+const UNIT_KEYS_MAX = 5;
+
+/** What the keys of a field write beside digits: units, and what fractions of an inch need. */
+function moreKeys(quantity: Quantity, isImperial: boolean): readonly string[] {
+  if (isImperial && (quantity === 'length' || quantity === 'thickness'))
+    return ["'", '"', ' ', '/', ' mm', ' m'];
+  const units = unitsTyped(quantity).map(({ spellings: [first = ''] }) => ` ${first}`);
+  return units.length > 1 ? units.slice(0, UNIT_KEYS_MAX) : [];
+}
+
+/** A bare field for one figure. */
 export function NumberInput(props: NumberInputProps) {
   const {
     label,
     quantity,
-    value,
-    onCommit,
-    schema,
-    onTrouble,
+    assumed,
     hasError = false,
-    onLeaveEmpty,
+    hasPlainKeys = false,
     onPasteMany,
     testID,
     style,
@@ -70,91 +54,68 @@ export function NumberInput(props: NumberInputProps) {
   const { units } = usePreferences();
   const keypad = useKeypad();
   const input = useRef<TextInput>(null);
-  const [draft, setDraft] = useState<string | null>(null);
   const [focused, setFocused] = useState(false);
-  const shown = draft ?? entry(value, quantity, units);
-  /** What the figure was before it was typed in; null while it is not. */
-  const former = useRef<{ readonly si: number | null; committed: number | null } | null>(null);
-
+  const { text, hasStandingSign, change, leave, forget } = useFigureEntry(props);
+  /** Where the caret is to stand once the text is drawn. */
+  const caret = useRef<number | null>(null);
   // Kept in step so that the keypad always writes to the newest text.
-  const latest = useRef({ shown, change: (_text: string) => {}, take: (_text: string) => {} });
-  const change = (text: string): void => {
-    setDraft(text);
-    former.current ??= { si: value, committed: value };
-    const read = readEntry(text, { quantity, units, schema });
-    const next = read.state === 'value' ? read.si : former.current.si;
-    if (next !== former.current.committed) onCommit(next);
-    former.current.committed = next;
-    if (read.state !== 'wrong') onTrouble?.(null);
-  };
-  const take = (text: string): void => {
-    change(text);
-    setDraft(null);
-    former.current = null;
-  };
-  useEffect(() => {
-    latest.current = { shown, change, take };
+  const latest = useRef({ text, change });
+  useLayoutEffect(() => {
+    latest.current = { text, change };
+    const element = input.current as unknown as HTMLInputElement | null;
+    if (caret.current !== null) element?.setSelectionRange(caret.current, caret.current);
+    caret.current = null;
   });
-  const target = useMemo<KeypadTarget>(
-    () => ({
-      type: (text) => {
-        const element = input.current as unknown as HTMLInputElement | null;
-        const now = latest.current.shown;
-        const allSelected =
-          element !== null &&
-          element.selectionStart === 0 &&
-          element.selectionEnd === now.length &&
-          now !== '';
-        latest.current.change((allSelected ? '' : now) + text);
-      },
-      erase: () => latest.current.change(latest.current.shown.slice(0, -1)),
+  const target = useMemo<KeypadTarget>(() => {
+    const selection = (): readonly [number, number] => {
+      const element = input.current as unknown as HTMLInputElement | null;
+      const end = element?.selectionEnd ?? latest.current.text.length;
+      return [element?.selectionStart ?? end, end];
+    };
+    /** Writes in place of what is selected; where nothing is, of so many signs before the caret. */
+    const write = (typed: string, erases: number): void => {
+      const [start, end] = selection();
+      const from = start === end ? Math.max(0, start - erases) : start;
+      const before = latest.current.text;
+      caret.current = from + typed.length;
+      latest.current.change(before.slice(0, from) + typed + before.slice(end));
+    };
+    return {
+      type: (typed) => write(typed, 0),
+      erase: () => write('', 1),
       toggleSign: () => {
-        const now = latest.current.shown;
-        latest.current.change(/^[-\u2212]/.test(now) ? now.slice(1) : `\u2212${now}`);
+        const before = latest.current.text;
+        const turned = withSignTurned(before, assumed?.sign);
+        caret.current = Math.max(0, selection()[1] + turned.length - before.length);
+        latest.current.change(turned);
       },
-    }),
-    [],
-  );
+      more: hasPlainKeys ? [] : moreKeys(quantity, units === 'imperial'),
+    };
+  }, [assumed?.sign, hasPlainKeys, quantity, units]);
   const { detach } = keypad;
   useEffect(() => () => detach(target), [detach, target]);
 
-  const leave = (): void => {
-    setFocused(false);
-    detach(target);
-    if (draft === null) {
-      if (shown === '') onLeaveEmpty?.();
-      return;
-    }
-    const read = readEntry(draft, { quantity, units, schema });
-    if (read.state === 'wrong') {
-      const { message, choices = [] } = read;
-      onTrouble?.({ message, choices, take: (text) => latest.current.take(text) });
-      return;
-    }
-    setDraft(null);
-    if (read.state === 'empty') {
-      if (former.current?.committed !== null) onCommit(null);
-      onLeaveEmpty?.();
-    }
-    former.current = null;
-  };
   const border = hasError ? palette.ember : focused ? palette.lake : palette.line;
-  return (
+  const field = (
     <TextInput
       ref={input}
       aria-label={label}
       aria-invalid={hasError}
       testID={testID}
-      value={shown}
-      onChangeText={(text) => {
-        if (isPasted(text, shown) && onPasteMany?.(text) === true) setDraft(null);
-        else change(text);
+      value={text}
+      onChangeText={(next) => {
+        if (isPasted(next, text) && onPasteMany?.(next) === true) forget();
+        else change(next);
       }}
       onFocus={() => {
         setFocused(true);
         keypad.attach(target);
       }}
-      onBlur={leave}
+      onBlur={() => {
+        setFocused(false);
+        detach(target);
+        leave();
+      }}
       onKeyPress={(event) => {
         const element = input.current as unknown as Element | null;
         const { key } = event.nativeEvent;
@@ -190,4 +151,20 @@ export function NumberInput(props: NumberInputProps) {
       ]}
     />
   );
+  if (assumed === undefined) return field;
+  return (
+    <View style={styles.signed}>
+      {field}
+      {hasStandingSign && (
+        <Text look="figure" tone="soft" style={styles.sign}>
+          {'\u2212'}
+        </Text>
+      )}
+    </View>
+  );
 }
+
+const styles = StyleSheet.create({
+  signed: { flex: 1, minWidth: 0, justifyContent: 'center' },
+  sign: { position: 'absolute', left: 8, pointerEvents: 'none' },
+});

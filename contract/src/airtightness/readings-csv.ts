@@ -1,6 +1,7 @@
 import Papa from 'papaparse';
 import { M3H_PER_CFM, M3H_PER_LITRE_SECOND, parseDecimal, type Direction } from '@calvet/core';
 import { BASELINE_MAX, READINGS_MAX } from '../limits';
+import { decimalMarkOf, eitherReading, isDecimal, type DecimalMark } from './file-decimals';
 import type {
   AirtightnessTestBody,
   BaselineReading,
@@ -29,9 +30,25 @@ export interface ImportedReadings {
   readonly count: number;
 }
 
+/** A figure of a file that could be either, and nothing in the file tells which. */
+export interface CsvQuestion {
+  readonly line: number;
+  readonly column: string;
+  readonly text: string;
+  /** What the file is to be read with, for each of its readings. */
+  readonly choices: readonly { readonly value: number; readonly decimalMark: DecimalMark }[];
+}
+
 export type CsvResult =
   | { readonly ok: true; readonly imported: ImportedReadings }
-  | { readonly ok: false; readonly refusal: CsvRefusal };
+  | { readonly ok: false; readonly refusal: CsvRefusal }
+  | { readonly ok: false; readonly question: CsvQuestion };
+
+class Unclear extends Error {
+  constructor(readonly question: CsvQuestion) {
+    super(question.text);
+  }
+}
 
 class Refused extends Error {
   constructor(
@@ -61,12 +78,22 @@ const COLUMNS = [
   'struck_out',
 ] as const;
 
+const WORD_COLUMNS: ReadonlySet<string | undefined> = new Set([
+  'direction',
+  'row',
+  'fan_range',
+  'struck_out',
+]);
+const isFigureColumn = (column: string | undefined): boolean => !WORD_COLUMNS.has(column);
+
 const ROWS = ['reading', 'baseline before', 'baseline after'] as const;
 export type RowKind = (typeof ROWS)[number];
 
 interface Line {
   readonly number: number;
   readonly cell: (column: string) => string;
+  /** The mark before decimals in the whole file; null where nothing tells. */
+  readonly decimalMark: DecimalMark | null;
 }
 
 interface Defaults {
@@ -74,20 +101,27 @@ interface Defaults {
   /** Ranges that the test knows already; a file may name them without describing them. */
   readonly fanRanges: readonly NamedFanRange[];
   readonly newId: () => string;
+  /** What somebody said of figures that could be either; without it the file itself must tell. */
+  readonly decimalMark?: DecimalMark;
+}
+
+function eitherIn(line: Line, column: string, text: string, both: readonly [number, number]): number {
+  const mark = line.decimalMark;
+  if (mark !== null) return both[isDecimal(text, mark) ? 0 : 1];
+  const standing: DecimalMark = isDecimal(text, '.') ? '.' : ',';
+  const marks = [standing, standing === '.' ? ',' : '.'] as const;
+  const choices = both.map((value, i) => ({ value, decimalMark: marks[i === 0 ? 0 : 1] }));
+  throw new Unclear({ line: line.number, column, text, choices });
 }
 
 function numberIn(line: Line, column: string): number | null {
   const text = line.cell(column);
   if (text === '') return null;
+  const both = eitherReading(text);
+  if (both !== null) return eitherIn(line, column, text, both);
   const parsed = parseDecimal(text);
   if (parsed.ok) return parsed.value;
-  throw new Refused(
-    line.number,
-    column,
-    parsed.problem === 'ambiguous'
-      ? `“${text}” can be read two ways: write it without a mark between thousands.`
-      : `“${text}” is not a number.`,
-  );
+  throw new Refused(line.number, column, `“${text}” is not a number.`);
 }
 
 function numberWithin(line: Line, column: string, above: number, most: number): number | null {
@@ -230,7 +264,10 @@ function limit(line: Line, gathered: Gathered): void {
   }
 }
 
-function linesOf(text: string): { readonly header: readonly string[]; readonly lines: readonly Line[] } {
+function linesOf(
+  text: string,
+  said: DecimalMark | undefined,
+): { readonly header: readonly string[]; readonly lines: readonly Line[] } {
   // A dot or comma may be the decimal mark, so that only the header can tell what parts the columns.
   const [firstLine = ''] = text.split(/\r?\n/, 1);
   const delimiter = [';', '\t', ','].find((mark) => firstLine.includes(mark)) ?? ',';
@@ -238,19 +275,21 @@ function linesOf(text: string): { readonly header: readonly string[]; readonly l
   const [broken] = errors.filter(({ type }) => type === 'Quotes');
   if (broken !== undefined) throw new Refused((broken.row ?? 0) + 1, null, 'A quotation mark is not closed.');
   const header = headerOf(data[0] ?? []);
+  const figures = data.slice(1).flatMap((cells) => cells.filter((_, at) => isFigureColumn(header[at])));
+  const decimalMark = said ?? decimalMarkOf(figures);
   const lines = data.slice(1).flatMap((cells, i): Line[] => {
     const number = i + 2;
     if (cells.every((cell) => cell.trim() === '')) return [];
     if (cells.length > header.length) {
       throw new Refused(number, null, `The line has ${cells.length} columns, the header ${header.length}.`);
     }
-    return [{ number, cell: (column) => (cells[header.indexOf(column)] ?? '').trim() }];
+    return [{ number, decimalMark, cell: (column) => (cells[header.indexOf(column)] ?? '').trim() }];
   });
   return { header, lines };
 }
 
 function gather(text: string, defaults: Defaults): ImportedReadings {
-  const { header, lines } = linesOf(text);
+  const { header, lines } = linesOf(text, defaults.decimalMark);
   const flowColumn = header.find((name) => Object.hasOwn(FLOW_COLUMNS, name)) ?? null;
   if (lines.length === 0) throw new Refused(2, null, 'The file has a header and no readings.');
   const runs = new Map<Direction, Gathered>();
@@ -283,7 +322,7 @@ function gather(text: string, defaults: Defaults): ImportedReadings {
 
 /**
  * Reads a file of readings: columns and units as in docs/formats.md. All of it or nothing: the first line that
- * does not fit is named with the reason.
+ * does not fit is named with the reason. Where nothing in the file tells whether `1,200` is 1.2 or 1200, that is asked.
  */
 export function readReadingsCsv(text: string, defaults: Defaults): CsvResult {
   try {
@@ -296,6 +335,7 @@ export function readReadingsCsv(text: string, defaults: Defaults): CsvResult {
     }
     return { ok: true, imported: gather(text, defaults) };
   } catch (error) {
+    if (error instanceof Unclear) return { ok: false, question: error.question };
     if (!(error instanceof Refused)) throw error;
     return { ok: false, refusal: { line: error.line, column: error.column, message: error.message } };
   }

@@ -179,3 +179,13 @@ export function buildUpOf({ id, name, layers, frameAlignment, gradedLayer }: Lib
     gradedLayer: gradedLayer === null ? null : (withIds[gradedLayer]?.id ?? null),
   };
 }
+
+/**
+ * Kinds of area that a build-up is known to suit, by the library entry that it was begun from, whatever was changed in it
+ * since; null where nothing is known.
+ */
+export function kindsSuiting({ layers }: BuildUp): readonly AreaKind[] | null {
+  const ids = new Set(layers.map(({ id }) => id));
+  const begunFrom = BUILD_UP_LIBRARY.find((entry) => buildUpOf(entry).layers.some(({ id }) => ids.has(id)));
+  return begunFrom?.kinds ?? null;
+}

@@ -46,6 +46,7 @@ describe('as people type what they measured', () => {
     ['1\u202F234.5', 'volume', 'metric', 1234.5],
     ["1'234.5", 'flow', 'metric', 1234.5],
     ['1e3', 'volume', 'metric', 1000],
+    ['40,', 'volume', 'metric', 40],
     ['2.5E-2', 'length', 'metric', 0.025],
     ['R-20', 'resistance', 'imperial', 20 * 0.1761101838],
     ['R 3.5', 'resistance', 'metric', 3.5],

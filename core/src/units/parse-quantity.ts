@@ -41,7 +41,7 @@ const FEET_AND_INCHES = new RegExp(
   'i',
 );
 const FIGURE_AND_UNIT = new RegExp(
-  String.raw`^((?:\d+(?:\s+|\s*-\s*))?\d+\s*/\s*\d+|(?:${NUMBER})\.?(?:e[+-]?\d+)?)\s*(.*)$`,
+  String.raw`^((?:\d+(?:\s+|\s*-\s*))?\d+\s*/\s*\d+|(?:${NUMBER})[.,]?(?:e[+-]?\d+)?)\s*(.*)$`,
   'i',
 );
 /** `R-20`, `R 3.5`: the letter of a resistance is no unit. `RSI` is one. */

@@ -76,19 +76,24 @@ function notAccepted(results: readonly ChangeOutcome[]): HttpProblem | null {
   );
 }
 
-/** So long a sender may go on with a body that is refused for its size, before the line is cut. */
-const DRAIN_MS = 10_000;
+/** A sender whose body is refused for its size is cut off once nothing has come of it for so long. */
+const DRAIN_IDLE_MS = 10_000;
 
 /** Lets a sender finish, so that they hear why they were refused instead of finding the line cut. */
 async function readOff(request: Request): Promise<void> {
   await new Promise<void>((resolve) => {
-    const timer = setTimeout(resolve, DRAIN_MS);
-    request.once('close', resolve);
-    request.once('end', () => {
+    let timer = setTimeout(resolve, DRAIN_IDLE_MS);
+    const end = (): void => {
       clearTimeout(timer);
       resolve();
+    };
+    request.once('close', end);
+    request.once('end', end);
+    // Reading it is what lets it go on.
+    request.on('data', () => {
+      clearTimeout(timer);
+      timer = setTimeout(resolve, DRAIN_IDLE_MS);
     });
-    request.resume();
   });
 }
 

@@ -3,9 +3,11 @@ import { parseDecimal } from '@calvet/core';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { v7 } from 'uuid';
+import type { EntryStage } from '../../data/typing';
 import { FieldTrouble } from '../../ui/field';
 import { decimals } from '../../ui/format';
-import { NumberInput, type EntryTrouble } from '../../ui/number-input';
+import type { EntryTrouble } from '../../ui/figure-entry';
+import { NumberInput } from '../../ui/number-input';
 import { Text } from '../../ui/text';
 import { space } from '../../ui/tokens';
 
@@ -13,7 +15,7 @@ interface BaselineCellsProps {
   readonly label: string;
   readonly readings: readonly BaselineReading[];
   readonly message: string | null;
-  readonly onChange: (readings: readonly BaselineReading[]) => void;
+  readonly onChange: (readings: readonly BaselineReading[], stage?: EntryStage) => void;
 }
 
 /** Several figures in one text, parted by blanks or semicolons; null where it is not that. */
@@ -58,9 +60,15 @@ export function BaselineCells({ label, readings, message, onChange }: BaselineCe
             schema={housePressure}
             hasError={message !== null && i === readings.length}
             onTrouble={setTrouble}
-            onCommit={(si) => {
-              if (si !== null) onChange(withAt(i, [si]));
-              else if (i < readings.length) onChange(readings.filter((_, at) => at !== i));
+            hasPlainKeys
+            onCommit={(si, stage) => {
+              if (si !== null) onChange(withAt(i, [si]), stage);
+              else if (i < readings.length) {
+                onChange(
+                  readings.filter((_, at) => at !== i),
+                  stage,
+                );
+              }
             }}
             onPasteMany={(text) => {
               const many = figuresIn(text);

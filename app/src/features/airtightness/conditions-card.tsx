@@ -7,6 +7,7 @@ import {
   type TestStage,
 } from '@calvet/contract';
 import type { Quantity } from '@calvet/core';
+import type { Keep } from '../../data/use-keep';
 import { Card } from '../../ui/card';
 import { Choice, type Option } from '../../ui/choice';
 import { DayField } from '../../ui/day-field';
@@ -28,7 +29,7 @@ const CONDITIONS = [
 
 interface ConditionsCardProps {
   readonly test: AirtightnessTest;
-  readonly keep: (body: Partial<AirtightnessTestBody>) => void;
+  readonly keep: Keep<'airtightnessTest'>;
   /** Where the figures find something missing or wrong. */
   readonly trouble: { readonly field: TestField | null; readonly message: string } | null;
 }
@@ -54,7 +55,7 @@ export function ConditionsCard({ test, keep, trouble }: ConditionsCardProps) {
             value={test[name]}
             schema={airtightnessTestBody.extract(name)}
             message={trouble?.field?.name === name ? trouble.message : null}
-            onCommit={(si) => keep({ [name]: si })}
+            onCommit={(si, stage) => keep({ [name]: si }, stage)}
           />
         ))}
       </FieldGrid>

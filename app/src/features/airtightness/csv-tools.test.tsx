@@ -1,8 +1,9 @@
-import type { AirtightnessTest, AirtightnessTestBody } from '@calvet/contract';
+import type { AirtightnessTest } from '@calvet/contract';
 import { fireEvent, screen, waitFor } from '@testing-library/react';
 import { useState } from 'react';
 import { renderInTheme } from '../../../test/in-theme';
 import { houseWith, testWith } from '../../../test/records';
+import type { Keep } from '../../data/use-keep';
 import { CsvTools } from './csv-tools';
 
 let kept: AirtightnessTest;
@@ -10,7 +11,8 @@ let kept: AirtightnessTest;
 function Tools({ first }: { readonly first: AirtightnessTest }) {
   const [test, setTest] = useState(first);
   kept = test;
-  const keep = (body: Partial<AirtightnessTestBody>) => setTest((before) => ({ ...before, ...body }));
+  const keep: Keep<'airtightnessTest'> = (body) =>
+    setTest((before) => ({ ...before, ...(typeof body === 'function' ? body(before) : body) }));
   return <CsvTools house={houseWith()} test={test} direction="depressurise" keep={keep} />;
 }
 
@@ -42,6 +44,17 @@ test('a file that does not fit changes nothing, and the line is named', async ()
   await waitFor(() => expect(screen.getByRole('alert').textContent).toContain('Line 3, flow_m3h'));
   expect(screen.getByRole('alert').textContent).toContain('Nothing was imported.');
   expect(pressures()).toHaveLength(6);
+});
+
+test('a figure that could be either is asked about once, for the whole file', async () => {
+  renderInTheme(<Tools first={testWith()} />);
+  choose(fileOf('e.csv', 'house_pressure_pa;flow_m3h\n-20;1,200\n-50;2,400\n'));
+  await waitFor(() => expect(screen.getByRole('alert').textContent).toContain('is “1,200” 1.2 or 1200?'));
+  expect(pressures()).toHaveLength(6);
+  fireEvent.click(screen.getByRole('button', { name: '1200' }));
+  expect(kept.depressurise?.readings.map(({ flowM3h }) => flowM3h)).toEqual([1200, 2400]);
+  expect(screen.queryByRole('alert')).toBeNull();
+  expect(screen.queryByRole('button', { name: '1.2' })).toBeNull();
 });
 
 test('a file of 5 MB is not even read', async () => {

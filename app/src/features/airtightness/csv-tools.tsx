@@ -1,8 +1,10 @@
-import type { AirtightnessTest, AirtightnessTestBody, House } from '@calvet/contract';
+import type { AirtightnessTest, House } from '@calvet/contract';
+import type { CsvQuestion } from '@calvet/contract/airtightness/readings-csv';
 import type { Direction } from '@calvet/core';
 import { useRef, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { v7 } from 'uuid';
+import type { Keep } from '../../data/use-keep';
 import { Button } from '../../ui/button';
 import { FieldMessage } from '../../ui/field';
 import { useNote } from '../../ui/undo';
@@ -13,8 +15,15 @@ interface CsvToolsProps {
   readonly test: AirtightnessTest;
   /** Direction of lines that name none. */
   readonly direction: Direction;
-  readonly keep: (body: Partial<AirtightnessTestBody>) => void;
+  readonly keep: Keep<'airtightnessTest'>;
 }
+
+type CsvReader = Pick<
+  typeof import('@calvet/contract/airtightness/readings-csv'),
+  'readReadingsCsv' | 'withImported'
+>;
+type DecimalMark = CsvQuestion['choices'][number]['decimalMark'];
+type Question = readonly { readonly label: string; readonly onChoose: () => void }[];
 
 function download(name: string, text: string): void {
   const url = URL.createObjectURL(new Blob([text], { type: 'text/csv' }));
@@ -33,6 +42,9 @@ export function CsvTools({ house, test, direction, keep }: CsvToolsProps) {
   const picker = useRef<HTMLInputElement>(null);
   const [message, setMessage] = useState<string | null>(null);
 
+  /** A figure of a file could be either: each as it may be read, and the file read so. */
+  const [question, setQuestion] = useState<Question | null>(null);
+
   const take = async (file: File): Promise<void> => {
     const csv = await import('@calvet/contract/airtightness/readings-csv');
     if (file.size > csv.CSV_BYTES_MAX) {
@@ -41,17 +53,31 @@ export function CsvTools({ house, test, direction, keep }: CsvToolsProps) {
       );
       return;
     }
-    const result = csv.readReadingsCsv(await file.text(), {
-      direction,
-      fanRanges: test.fanRanges,
-      newId: v7,
-    });
+    read(csv, await file.text());
+  };
+  const read = (csv: CsvReader, text: string, decimalMark?: DecimalMark): void => {
+    const { fanRanges } = test;
+    const result = csv.readReadingsCsv(text, { direction, fanRanges, newId: v7, decimalMark });
+    setQuestion(null);
+    if ('question' in result) {
+      const { line, column, text: figure, choices } = result.question;
+      setMessage(
+        `Nothing is imported yet. Line ${line}, ${column}: is “${figure}” ${choices.map(({ value }) => value).join(' or ')}? It holds for the whole file.`,
+      );
+      setQuestion(
+        choices.map(({ value, decimalMark: mark }) => ({
+          label: String(value),
+          onChoose: () => read(csv, text, mark),
+        })),
+      );
+      return;
+    }
     if (!result.ok) {
       const { line, column, message: reason } = result.refusal;
       setMessage(`Nothing was imported. Line ${line}${column === null ? '' : `, ${column}`}: ${reason}`);
       return;
     }
-    const { depressurise, pressurise, fanRanges } = test;
+    const { depressurise, pressurise } = test;
     keep(csv.withImported(result.imported, test));
     setMessage(null);
     note({
@@ -70,6 +96,13 @@ export function CsvTools({ house, test, direction, keep }: CsvToolsProps) {
         <Button label="Export CSV" icon="file-download-outline" onPress={() => void write()} />
       </View>
       <FieldMessage message={message} />
+      {question !== null && (
+        <View style={styles.row}>
+          {question.map(({ label, onChoose }) => (
+            <Button key={label} label={label} onPress={onChoose} />
+          ))}
+        </View>
+      )}
       <input
         ref={picker}
         type="file"

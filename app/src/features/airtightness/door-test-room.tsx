@@ -69,7 +69,7 @@ function TestLine({
 /** Every door test of a house, the last one's answer first. */
 export function DoorTestRoom({ view: { house, tests } }: { readonly view: HouseView }) {
   const router = useRouter();
-  const add = useAddTest(house.id, tests);
+  const add = useAddTest(house.id);
   const [last] = tests;
   const figures = last === undefined ? null : testFigures(house, last);
   const open = (testId: string) =>

@@ -1,9 +1,12 @@
 import { testReading, type TestReading } from '@calvet/contract';
 import { useState } from 'react';
 import { Pressable, StyleSheet, View } from 'react-native';
+import type { EntryStage } from '../../data/typing';
+import type { AssumedSign } from '../../ui/entry-message';
 import { FieldTrouble } from '../../ui/field';
 import { decimals } from '../../ui/format';
-import { NumberInput, type EntryTrouble } from '../../ui/number-input';
+import type { EntryTrouble } from '../../ui/figure-entry';
+import { NumberInput } from '../../ui/number-input';
 import { Text } from '../../ui/text';
 import { usePalette } from '../../ui/theme';
 import { space, TOUCH } from '../../ui/tokens';
@@ -24,7 +27,9 @@ interface ReadingRowProps {
   /** Flow over the line's, less 1; null where there is no line yet. */
   readonly offTheLine: number | null;
   readonly message: string | null;
-  readonly onChange: (change: Partial<TestReading>) => void;
+  readonly assumed?: AssumedSign;
+  readonly onOtherSign: () => void;
+  readonly onChange: (change: Partial<TestReading>, stage?: EntryStage) => void;
   /** Absent on the empty row. */
   readonly onOpen?: () => void;
   readonly onLeaveEmpty?: () => void;
@@ -34,7 +39,7 @@ type Cell = 'pressurePa' | 'flowM3h' | 'fanPressurePa';
 
 /** One line of the readings table. Struck out it stays, crossed through, with its reason. */
 export function ReadingRow(props: ReadingRowProps) {
-  const { number, reading, mode, offTheLine, message, onChange, onOpen } = props;
+  const { number, reading, mode, offTheLine, message, assumed, onOtherSign, onChange, onOpen } = props;
   const palette = usePalette();
   const [troubles, setTroubles] = useState<Readonly<Partial<Record<Cell, EntryTrouble | null>>>>({});
   const isStruck = reading.struckOut !== null;
@@ -48,7 +53,10 @@ export function ReadingRow(props: ReadingRowProps) {
       schema={testReading.extract(name)}
       hasError={(troubles[name] ?? null) !== null || (message !== null && name === 'pressurePa')}
       onTrouble={(next) => setTroubles((before) => ({ ...before, [name]: next }))}
-      onCommit={(si) => onChange({ [name]: si })}
+      assumed={name === 'pressurePa' ? assumed : undefined}
+      onOtherSign={onOtherSign}
+      hasPlainKeys
+      onCommit={(si, stage) => onChange({ [name]: si }, stage)}
       style={[styles.cell, isStruck && { textDecorationLine: 'line-through', color: palette.unseen }]}
     />
   );

@@ -1,9 +1,10 @@
-import { testFigures, type AirtightnessTest, type AirtightnessTestBody } from '@calvet/contract';
+import { testFigures, type AirtightnessTest } from '@calvet/contract';
 import { act, fireEvent, screen, within } from '@testing-library/react';
 import { useState } from 'react';
 import { baseline } from '../../../../contract/test/baseline';
 import { renderInTheme } from '../../../test/in-theme';
 import { goodReadings, houseWith, readingWith, testWith } from '../../../test/records';
+import type { Keep } from '../../data/use-keep';
 import { RunEditor } from './run-editor';
 
 let kept: AirtightnessTest;
@@ -11,7 +12,8 @@ let kept: AirtightnessTest;
 function Editor({ first }: { readonly first: AirtightnessTest }) {
   const [test, setTest] = useState(first);
   kept = test;
-  const keep = (body: Partial<AirtightnessTestBody>) => setTest((before) => ({ ...before, ...body }));
+  const keep: Keep<'airtightnessTest'> = (body) =>
+    setTest((before) => ({ ...before, ...(typeof body === 'function' ? body(before) : body) }));
   return (
     <RunEditor test={test} direction="depressurise" figures={testFigures(houseWith(), test)} keep={keep} />
   );

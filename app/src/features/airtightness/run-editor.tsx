@@ -1,7 +1,6 @@
 import {
   READINGS_MAX,
   type AirtightnessTest,
-  type AirtightnessTestBody,
   type TestFigures,
   type TestReading,
   type TestRun,
@@ -11,9 +10,12 @@ import { useEffect, useRef, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { v7 } from 'uuid';
 import { usePreferences } from '../../data/preferences';
+import { withoutTyped, type EntryStage } from '../../data/typing';
+import type { Keep } from '../../data/use-keep';
 import { Button } from '../../ui/button';
 import { Card } from '../../ui/card';
 import { Choice } from '../../ui/choice';
+import type { AssumedSign } from '../../ui/entry-message';
 import { FieldMessage } from '../../ui/field';
 import { Text } from '../../ui/text';
 import { space, TOUCH } from '../../ui/tokens';
@@ -34,11 +36,20 @@ const emptyReading = (id: string): TestReading => ({
   struckOut: null,
 });
 
+/** A person reads the size off the gauge; the direction says on which side of zero it is. */
+const ASSUMED_SIGNS: Readonly<Record<Direction, AssumedSign>> = {
+  depressurise: { sign: -1, because: 'Depressurising takes the house below zero' },
+  pressurise: { sign: 1, because: 'Pressurising takes the house above zero' },
+};
+
+const isEmpty = ({ pressurePa, flowM3h, fanPressurePa }: TestReading): boolean =>
+  pressurePa === null && flowM3h === null && fanPressurePa === null;
+
 interface RunEditorProps {
   readonly test: AirtightnessTest;
   readonly direction: Direction;
   readonly figures: TestFigures;
-  readonly keep: (body: Partial<AirtightnessTestBody>) => void;
+  readonly keep: Keep<'airtightnessTest'>;
 }
 
 /** What the figures find wrong in this run: in a reading, a baseline, or the run as a whole. */
@@ -51,12 +62,14 @@ function troubleIn(figures: TestFigures, direction: Direction) {
 const flipped = (reading: TestReading): TestReading =>
   reading.pressurePa === null ? reading : { ...reading, pressurePa: -reading.pressurePa };
 
-/** Readings in one direction: baseline, table, baseline. Everything is kept as it is typed. */
+/** Readings in one direction: baseline, table, baseline. Each figure is kept once it is entered. */
 export function RunEditor({ test, direction, figures, keep }: RunEditorProps) {
   const { units } = usePreferences();
   const note = useNote();
   const run = test[direction] ?? EMPTY_RUN;
   const [emptyId, setEmptyId] = useState(() => v7());
+  /** Somebody said that figures of this run have the other sign: it is not asked again. */
+  const [isOtherSign, setIsOtherSign] = useState(false);
   const [openId, setOpenId] = useState<string | null>(null);
   const [mode, setMode] = useState<FlowMode>(() =>
     run.readings.some(({ fanPressurePa }) => fanPressurePa !== null) ? 'fan' : 'flow',
@@ -70,21 +83,31 @@ export function RunEditor({ test, direction, figures, keep }: RunEditorProps) {
   useEffect(() => {
     latest.current = run;
   });
-  const keepRun = (change: Partial<TestRun>): void => keep({ [direction]: { ...latest.current, ...change } });
+  const keepRun = (change: Partial<TestRun>, stage?: EntryStage): void =>
+    keep({ [direction]: { ...latest.current, ...change } }, stage);
   const points = figures.state === 'figures' ? figures.points : [];
   const offTheLine = (id: string): number | null =>
     points.find(({ readingId }) => readingId === id)?.offTheLine ?? null;
 
-  const changeReading = (id: string, change: Partial<TestReading>): void => {
+  const changeReading = (id: string, change: Partial<TestReading>, stage?: EntryStage): void => {
     const withRange = change.fanPressurePa != null ? { fanRange: range, ...change } : change;
     if (id === emptyId) {
-      keepRun({ readings: [...run.readings, { ...emptyReading(id), ...withRange }] });
+      keepRun({ readings: [...run.readings, { ...emptyReading(id), ...withRange }] }, stage);
       setEmptyId(v7());
       return;
     }
-    keepRun({
-      readings: run.readings.map((reading) => (reading.id === id ? { ...reading, ...withRange } : reading)),
-    });
+    const whole = { ...(run.readings.find((reading) => reading.id === id) ?? emptyReading(id)), ...change };
+    const isKept = withoutTyped(test)[direction]?.readings.some((reading) => reading.id === id) ?? false;
+    if (!isKept && isEmpty(whole)) {
+      // Typed and taken back: its row is the empty one again.
+      keepRun({ readings: run.readings.filter((reading) => reading.id !== id) }, stage);
+      setEmptyId(id);
+      return;
+    }
+    const readings = run.readings.map((reading) =>
+      reading.id === id ? { ...reading, ...withRange } : reading,
+    );
+    keepRun({ readings }, stage);
   };
   const removeReading = (id: string): void => {
     const at = run.readings.findIndex((reading) => reading.id === id);
@@ -105,7 +128,7 @@ export function RunEditor({ test, direction, figures, keep }: RunEditorProps) {
         label="Baseline before"
         readings={run.baselineBeforePa}
         message={trouble?.name === 'baselineBeforePa' ? trouble.message : null}
-        onChange={(baselineBeforePa) => keepRun({ baselineBeforePa })}
+        onChange={(baselineBeforePa, stage) => keepRun({ baselineBeforePa }, stage)}
       />
       <Choice
         label="How flow is read"
@@ -145,7 +168,9 @@ export function RunEditor({ test, direction, figures, keep }: RunEditorProps) {
             mode={modeOf(reading, mode)}
             offTheLine={offTheLine(reading.id)}
             message={trouble?.readingId === reading.id ? trouble.message : null}
-            onChange={(change) => changeReading(reading.id, change)}
+            assumed={isOtherSign ? undefined : ASSUMED_SIGNS[direction]}
+            onOtherSign={() => setIsOtherSign(true)}
+            onChange={(change, stage) => changeReading(reading.id, change, stage)}
             onOpen={reading.id === emptyId ? undefined : () => setOpenId(reading.id)}
           />
         ))}
@@ -161,7 +186,7 @@ export function RunEditor({ test, direction, figures, keep }: RunEditorProps) {
         label="Baseline after"
         readings={run.baselineAfterPa}
         message={trouble?.name === 'baselineAfterPa' ? trouble.message : null}
-        onChange={(baselineAfterPa) => keepRun({ baselineAfterPa })}
+        onChange={(baselineAfterPa, stage) => keepRun({ baselineAfterPa }, stage)}
       />
       {open !== undefined && (
         <ReadingDialog

@@ -1,17 +1,11 @@
-import {
-  DIRECTIONS,
-  testFigures,
-  type AirtightnessTest,
-  type AirtightnessTestBody,
-  type TestFigures,
-} from '@calvet/contract';
+import { DIRECTIONS, testFigures, type AirtightnessTest, type TestFigures } from '@calvet/contract';
 import type { Direction } from '@calvet/core';
 import { useRouter } from 'expo-router';
 import { useMemo, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import type { HouseView } from '../../data/house-copy';
 import { useStore } from '../../data/store-context';
-import { useKeep } from '../../data/use-keep';
+import { useKeep, type Keep } from '../../data/use-keep';
 import { Button } from '../../ui/button';
 import { Card } from '../../ui/card';
 import { Choice } from '../../ui/choice';
@@ -44,7 +38,7 @@ interface PieceProps {
   readonly view: HouseView;
   readonly test: AirtightnessTest;
   readonly figures: TestFigures;
-  readonly keep: (body: Partial<AirtightnessTestBody>) => void;
+  readonly keep: Keep<'airtightnessTest'>;
 }
 
 function Readings({ view, test, figures, keep }: PieceProps) {
@@ -129,10 +123,12 @@ function WideTest(piece: PieceProps) {
 interface TestScreenProps {
   readonly view: HouseView;
   readonly test: AirtightnessTest;
+  /** It stands on the screen alone until something is entered. */
+  readonly isNew?: boolean;
 }
 
 /** One door test: what it says, what it was read from, and when. On a phone in three parts, on the desk side by side. */
-export function TestScreen({ view, test }: TestScreenProps) {
+export function TestScreen({ view, test, isNew = false }: TestScreenProps) {
   const { house } = view;
   const router = useRouter();
   const note = useNote();
@@ -140,7 +136,7 @@ export function TestScreen({ view, test }: TestScreenProps) {
   const keypad = useKeypad();
   const figures = useMemo(() => testFigures(house, test), [house, test]);
   const [part, setPart] = useState<Part>(() => (figures.state === 'figures' ? 'result' : 'conditions'));
-  const { deleteRecord, restoreRecord } = useStore();
+  const { deleteRecord, restoreRecord, makeIfNew } = useStore();
   const keep = useKeep('airtightnessTest', test);
   const piece: PieceProps = { view, test, figures, keep };
   const remove = (): void => {
@@ -192,12 +188,15 @@ export function TestScreen({ view, test }: TestScreenProps) {
         <PhotosCard
           view={view}
           subject={{ kind: 'airtightnessTest', id: test.id }}
+          onBeforeAdding={() => makeIfNew('airtightnessTest', test)}
           hint="Show how the house was made ready: the fan in its opening, what was sealed for the test, the leaks that were found."
         />
       )}
-      <View style={styles.foot}>
-        <Button kind="quiet" label="Delete door test" icon="trash-can-outline" onPress={remove} />
-      </View>
+      {!isNew && (
+        <View style={styles.foot}>
+          <Button kind="quiet" label="Delete door test" icon="trash-can-outline" onPress={remove} />
+        </View>
+      )}
     </Screen>
   );
 }

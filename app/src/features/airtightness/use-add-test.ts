@@ -1,10 +1,10 @@
 import type { AirtightnessTest, AirtightnessTestBody } from '@calvet/contract';
 import { useRouter } from 'expo-router';
-import { useStore } from '../../data/store-context';
+import { v7 } from 'uuid';
 import { today } from '../../ui/format';
 
 /** A test that is about to be read; what the last one knows of place and fan is taken along. */
-function newTest(last: AirtightnessTest | undefined): AirtightnessTestBody {
+export function newTest(last: AirtightnessTest | undefined): AirtightnessTestBody {
   return {
     stage: last?.stage ?? 'bareBarrier',
     performedOn: today(),
@@ -20,12 +20,12 @@ function newTest(last: AirtightnessTest | undefined): AirtightnessTestBody {
   };
 }
 
-/** Begins a door test and opens it. */
-export function useAddTest(houseId: string, tests: readonly AirtightnessTest[]): () => void {
+/** Opens a door test that is made once something is entered in it. */
+export function useAddTest(houseId: string): () => void {
   const router = useRouter();
-  const { createRecord } = useStore();
-  return () => {
-    const testId = createRecord(houseId, 'airtightnessTest', newTest(tests[0]));
-    router.navigate({ pathname: '/houses/[houseId]/tests/[testId]', params: { houseId, testId } });
-  };
+  return () =>
+    router.navigate({
+      pathname: '/houses/[houseId]/tests/[testId]',
+      params: { houseId, testId: v7(), isNew: 'yes' },
+    });
 }

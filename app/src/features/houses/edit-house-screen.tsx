@@ -8,7 +8,7 @@ import { useNote } from '../../ui/undo';
 import { Screen } from '../shell/screen';
 import { HouseForm, houseResolver, type HouseDraft } from './house-form';
 
-/** Changes a house: each field is kept as soon as it fits. */
+/** Changes a house: each field is kept once it fits and is left. */
 export function EditHouseScreen({ house }: { readonly house: House }) {
   const router = useRouter();
   const note = useNote();
@@ -37,12 +37,12 @@ export function EditHouseScreen({ house }: { readonly house: House }) {
   return (
     <Screen
       name={house.name}
-      detail="Sizes, target, ways of reckoning · kept as you type"
+      detail="Sizes, target, ways of reckoning · kept as you go"
       back={{ pathname: '/houses/[houseId]', params: { houseId: house.id } }}
       backLabel="Back to the plan"
       footer={<Button label="Delete house" icon="trash-can-outline" onPress={remove} />}
     >
-      <HouseForm control={form.control} errors={form.formState.errors} onField={keep} />
+      <HouseForm control={form.control} errors={form.formState.errors} isRequired onField={keep} />
     </Screen>
   );
 }

@@ -2,6 +2,7 @@ import { HOUSE_TARGET_QUANTITIES, houseBody, refusalOf, type HouseBody } from '@
 import type { Quantity } from '@calvet/core';
 import { Controller, type Control, type FieldErrors, type Resolver } from 'react-hook-form';
 import { usePreferences } from '../../data/preferences';
+import type { EntryStage } from '../../data/typing';
 import { Card } from '../../ui/card';
 import { Choice, type Option } from '../../ui/choice';
 import { messageOf } from '../../ui/entry-message';
@@ -30,6 +31,21 @@ export const EMPTY_HOUSE: HouseDraft = {
   filmConvention: 'iso',
   gradeSchool: 'voidFraction',
 };
+
+/** A draft of what was kept of one: what does not fit any more is left out. */
+export function houseDraftOf(kept: Readonly<Record<string, unknown>>): HouseDraft {
+  const fits = (name: string): boolean =>
+    kept[name] === null ||
+    houseBody.extract(name).validate(kept[name], { convert: false }).error === undefined;
+  const names = Object.keys(EMPTY_HOUSE).filter((name) => name in kept && (kept[name] === '' || fits(name)));
+  const target = kept['target'] as Partial<HouseDraft['target']> | null | undefined;
+  const hasQuantity = HOUSE_TARGET_QUANTITIES.some((each) => each === target?.quantity);
+  return {
+    ...EMPTY_HOUSE,
+    ...Object.fromEntries(names.map((name) => [name, kept[name]])),
+    ...(hasQuantity && { target: { ...EMPTY_HOUSE.target, ...target } }),
+  };
+}
 
 const NUMBERS = [
   ['volumeM3', 'Volume', 'volume'],
@@ -105,6 +121,8 @@ export const houseResolver: Resolver<HouseDraft, unknown, HouseBody> = (draft) =
 interface HouseFormProps {
   readonly control: Control<HouseDraft, unknown, HouseBody>;
   readonly errors: FieldErrors<HouseDraft>;
+  /** The house is there: a figure that is left empty goes back to the one before. */
+  readonly isRequired?: boolean;
   /** Told of each field after it changed. */
   readonly onField?: (name: keyof HouseBody) => void;
   /** Told of a field, by its label, that holds what cannot be read or does not fit, and when that is over. */
@@ -112,7 +130,7 @@ interface HouseFormProps {
 }
 
 /** Everything that is asked about a house, for a new one and for one that is changed. */
-export function HouseForm({ control, errors, onField, onWrong }: HouseFormProps) {
+export function HouseForm({ control, errors, isRequired, onField, onWrong }: HouseFormProps) {
   const { units } = usePreferences();
   const targetErrors = errors.target as { readonly limit?: { readonly message?: string } } | undefined;
   const textField = (name: 'name' | 'place' | 'builder', label: string) => (
@@ -156,9 +174,10 @@ export function HouseForm({ control, errors, onField, onWrong }: HouseFormProps)
                   schema={houseBody.extract(name)}
                   message={errors[name]?.message}
                   onTroubleChange={(message) => onWrong?.(label, message !== null)}
-                  onCommit={(si) => {
+                  isRequired={isRequired}
+                  onCommit={(si, stage) => {
                     field.onChange(si);
-                    onField?.(name);
+                    if (stage === 'entered') onField?.(name);
                   }}
                 />
               )}
@@ -172,9 +191,9 @@ export function HouseForm({ control, errors, onField, onWrong }: HouseFormProps)
           name="target"
           render={({ field }) => {
             const { quantity } = TARGET_WORDS[field.value.quantity];
-            const change = (target: HouseDraft['target']) => {
+            const change = (target: HouseDraft['target'], stage: EntryStage = 'entered') => {
               field.onChange(target);
-              onField?.('target');
+              if (stage === 'entered') onField?.('target');
             };
             return (
               <>
@@ -199,7 +218,8 @@ export function HouseForm({ control, errors, onField, onWrong }: HouseFormProps)
                         )
                   }
                   onTroubleChange={(message) => onWrong?.('Limit', message !== null)}
-                  onCommit={(limit) => change({ ...field.value, limit })}
+                  isRequired={isRequired}
+                  onCommit={(limit, stage) => change({ ...field.value, limit }, stage)}
                 />
               </>
             );

@@ -1,28 +1,44 @@
 import type { HouseBody } from '@calvet/contract';
 import { useRouter } from 'expo-router';
-import { useState } from 'react';
+import { useEffect, useState } from 'react';
 import { useForm } from 'react-hook-form';
+import { StyleSheet, View } from 'react-native';
+import { halfFilled, keepHalfFilled } from '../../data/half-filled';
 import { useStore } from '../../data/store-context';
 import { Button } from '../../ui/button';
 import { Text } from '../../ui/text';
 import { Screen } from '../shell/screen';
-import { EMPTY_HOUSE, HouseForm, houseResolver, type HouseDraft } from './house-form';
+import { EMPTY_HOUSE, HouseForm, houseDraftOf, houseResolver, type HouseDraft } from './house-form';
 
-/** A house that is taken in hand. */
+const FORM = 'new house';
+
+/** A house that is taken in hand. What was filled in waits here until it is created or cleared. */
 export function NewHouseScreen() {
   const router = useRouter();
   const { createHouse } = useStore();
+  const [waited, setWaited] = useState(() => halfFilled(FORM));
   const form = useForm<HouseDraft, unknown, HouseBody>({
-    defaultValues: EMPTY_HOUSE,
+    defaultValues: waited === null ? EMPTY_HOUSE : houseDraftOf(waited),
     resolver: houseResolver,
   });
   const [wrong, setWrong] = useState<readonly string[]>([]);
   const [isAsked, setIsAsked] = useState(false);
+  useEffect(
+    () =>
+      form.subscribe({ formState: { values: true }, callback: ({ values }) => keepHalfFilled(FORM, values) }),
+    [form],
+  );
+  const clear = (): void => {
+    form.reset(EMPTY_HOUSE);
+    keepHalfFilled(FORM, null);
+    setWaited(null);
+  };
   const create = form.handleSubmit((body) => {
     setIsAsked(true);
     // What stands in these is something else than what is counted of them.
     if (wrong.length > 0) return;
     const houseId = createHouse(body);
+    keepHalfFilled(FORM, null);
     router.replace({ pathname: '/houses/[houseId]', params: { houseId } });
   });
   const missing = Object.keys(form.formState.errors).length;
@@ -43,6 +59,14 @@ export function NewHouseScreen() {
           Not right yet: {wrong.join(', ')}.
         </Text>
       )}
+      {waited !== null && (
+        <View style={styles.waited}>
+          <Text look="small" tone="soft" style={styles.waitedText}>
+            As you left it.
+          </Text>
+          <Button kind="quiet" label="Clear the form" onPress={clear} />
+        </View>
+      )}
       <HouseForm
         control={form.control}
         errors={form.formState.errors}
@@ -56,3 +80,8 @@ export function NewHouseScreen() {
     </Screen>
   );
 }
+
+const styles = StyleSheet.create({
+  waited: { flexDirection: 'row', alignItems: 'center', justifyContent: 'space-between' },
+  waitedText: { flexShrink: 1 },
+});

@@ -4,6 +4,7 @@ import {
   areaFigures,
   buildUpOf,
   gradedLayerOf,
+  kindsSuiting,
   libraryFor,
   type Area,
   type AreaBody,
@@ -45,9 +46,23 @@ interface BuildUpPickerProps {
   readonly onPick: (buildUp: BuildUp) => void;
 }
 
+/** Said where the build-up was begun for another kind of area than this one has become; null where it fits. */
+function misfitOf({ kind, buildUp }: Area): string | null {
+  const suits = kindsSuiting(buildUp);
+  if (suits === null || suits.includes(kind)) return null;
+  const others = suits.map((each) => AREA_WORDS[each].toLowerCase()).join(' or ');
+  return `This build-up is one of a ${others}; the area is a ${AREA_WORDS[kind].toLowerCase()} now. Choose one that fits, or keep it.`;
+}
+
+const layersInWords = (count: number): string => (count === 1 ? '1 layer' : `${count} layers`);
+
 function BuildUpPicker({ area, inHouse, onPick }: BuildUpPickerProps) {
   const palette = usePalette();
-  const [isOpen, setOpen] = useState(false);
+  const [isWanted, setWanted] = useState<boolean | null>(null);
+  const [keptFor, setKeptFor] = useState<Area['kind'] | null>(null);
+  const misfit = keptFor === area.kind ? null : misfitOf(area);
+  const isOpen = isWanted ?? misfit !== null;
+  const setOpen = (next: boolean): void => setWanted(next);
   const library = libraryFor(area.kind).map(buildUpOf);
   const others = inHouse.filter(
     ({ name }) => name !== area.buildUp.name && !library.some((each) => each.name === name),
@@ -59,7 +74,7 @@ function BuildUpPicker({ area, inHouse, onPick }: BuildUpPickerProps) {
       aria-label={`Use ${buildUp.name}`}
       onPress={() => {
         onPick(buildUp);
-        setOpen(false);
+        setWanted(null);
       }}
       style={({ hovered }: { pressed: boolean; hovered?: boolean }) => [
         styles.option,
@@ -76,8 +91,23 @@ function BuildUpPicker({ area, inHouse, onPick }: BuildUpPickerProps) {
   return (
     <Card title="Build-up" right={<OpenButton isOpen={isOpen} label="Choose" onToggle={setOpen} />}>
       <Text>{area.buildUp.name === '' ? 'Unnamed' : area.buildUp.name}</Text>
+      {misfit !== null && (
+        <>
+          <Text tone="straw" role="status">
+            {misfit}
+          </Text>
+          <Button
+            label="Keep it"
+            onPress={() => {
+              setKeptFor(area.kind);
+              setWanted(null);
+            }}
+          />
+        </>
+      )}
       {isOpen && others.map((buildUp) => item(buildUp, 'used in this house'))}
-      {isOpen && library.map((buildUp) => item(buildUp, `${buildUp.layers.length} layers, to start from`))}
+      {isOpen &&
+        library.map((buildUp) => item(buildUp, `${layersInWords(buildUp.layers.length)}, to start from`))}
     </Card>
   );
 }
@@ -85,10 +115,12 @@ function BuildUpPicker({ area, inHouse, onPick }: BuildUpPickerProps) {
 interface AreaScreenProps {
   readonly view: HouseView;
   readonly area: Area;
+  /** It stands on the screen alone until something is entered. */
+  readonly isNew?: boolean;
 }
 
 /** One area of the envelope: what it is worth, the grade of its work, its build-up. */
-export function AreaScreen({ view, area }: AreaScreenProps) {
+export function AreaScreen({ view, area, isNew = false }: AreaScreenProps) {
   const { house, areas } = view;
   const router = useRouter();
   const note = useNote();
@@ -97,7 +129,7 @@ export function AreaScreen({ view, area }: AreaScreenProps) {
   const [noName, setNoName] = useState<string | null>(null);
   const figures = areaFigures(house, area);
   const isGradable = gradedLayerOf(area.buildUp) !== null;
-  const { deleteRecord, restoreRecord } = useStore();
+  const { deleteRecord, restoreRecord, makeIfNew } = useStore();
   const keep = useKeep('area', area);
   const remove = (): void => {
     deleteRecord(house.id, 'area', area.id);
@@ -110,7 +142,7 @@ export function AreaScreen({ view, area }: AreaScreenProps) {
       detail={`${house.name} · ${AREA_WORDS[area.kind]}`}
       back={{ pathname: '/houses/[houseId]', params: { houseId: house.id } }}
       backLabel="Back to the plan"
-      footer={<Button label="Delete area" icon="trash-can-outline" onPress={remove} />}
+      footer={isNew ? undefined : <Button label="Delete area" icon="trash-can-outline" onPress={remove} />}
     >
       {figures.state === 'figures' ? (
         <>
@@ -154,6 +186,7 @@ export function AreaScreen({ view, area }: AreaScreenProps) {
       <PhotosCard
         view={view}
         subject={{ kind: 'area', id: area.id }}
+        onBeforeAdding={() => makeIfNew('area', area)}
         hint="Show the work before it is covered: the cavity as it was filled, a void with a tape beside it."
       />
       <Card title="Area">
@@ -181,8 +214,9 @@ export function AreaScreen({ view, area }: AreaScreenProps) {
           quantity="area"
           value={area.areaM2}
           schema={areaBody.extract('areaM2')}
-          onCommit={(si) => {
-            if (si !== null) keep({ areaM2: si });
+          isRequired
+          onCommit={(si, stage) => {
+            if (si !== null) keep({ areaM2: si }, stage);
           }}
         />
       </Card>
@@ -193,7 +227,7 @@ export function AreaScreen({ view, area }: AreaScreenProps) {
           .map(({ buildUp }) => buildUp)}
         onPick={(buildUp) => keep({ buildUp })}
       />
-      <LayerEditor buildUp={area.buildUp} onChange={(buildUp) => keep({ buildUp })} />
+      <LayerEditor buildUp={area.buildUp} onChange={(buildUp, stage) => keep({ buildUp }, stage)} />
     </Screen>
   );
 }

@@ -9,6 +9,7 @@ import {
 import type { FrameAlignment, Quantity } from '@calvet/core';
 import { StyleSheet, View } from 'react-native';
 import { v7 } from 'uuid';
+import type { EntryStage } from '../../data/typing';
 import { Button } from '../../ui/button';
 import { Card, Rule } from '../../ui/card';
 import { Choice, type Option } from '../../ui/choice';
@@ -71,7 +72,7 @@ interface LayerRowProps {
   readonly position: number;
   readonly count: number;
   readonly isGraded: boolean;
-  readonly onChange: (layer: BuildUpLayer) => void;
+  readonly onChange: (layer: BuildUpLayer, stage?: EntryStage) => void;
   readonly onGrade: () => void;
   readonly onMove: (by: -1 | 1) => void;
   readonly onRemove: () => void;
@@ -137,8 +138,9 @@ function LayerRow(props: LayerRowProps) {
             quantity={quantity}
             value={valueOf(layer, key)}
             schema={layerFigures[key]}
-            onCommit={(si) => {
-              if (si !== null || optional === true) onChange({ ...layer, [key]: si } as BuildUpLayer);
+            isRequired={optional !== true}
+            onCommit={(si, stage) => {
+              if (si !== null || optional === true) onChange({ ...layer, [key]: si } as BuildUpLayer, stage);
             }}
           />
         ))}
@@ -156,17 +158,17 @@ function LayerRow(props: LayerRowProps) {
 
 interface LayerEditorProps {
   readonly buildUp: BuildUp;
-  readonly onChange: (buildUp: BuildUp) => void;
+  readonly onChange: (buildUp: BuildUp, stage?: EntryStage) => void;
 }
 
-/** The layers of a build-up from inside to outside, kept as they are typed. */
+/** The layers of a build-up from inside to outside, each figure kept once it is entered. */
 export function LayerEditor({ buildUp, onChange }: LayerEditorProps) {
   const { layers, gradedLayer, frameAlignment } = buildUp;
-  const change = (next: Partial<BuildUp>): void => {
+  const change = (next: Partial<BuildUp>, stage?: EntryStage): void => {
     const framed = (next.layers ?? layers).filter(({ kind }) => kind === 'framed').length;
     const alignment = framed > 1 ? (next.frameAlignment ?? frameAlignment ?? 'aligned') : null;
     const whole = { ...buildUp, ...next, frameAlignment: alignment };
-    if (buildUpSchema.validate(whole, { convert: false }).error === undefined) onChange(whole);
+    if (buildUpSchema.validate(whole, { convert: false }).error === undefined) onChange(whole, stage);
   };
   const swap = (from: number, by: -1 | 1): void => {
     const to = from + by;
@@ -189,7 +191,9 @@ export function LayerEditor({ buildUp, onChange }: LayerEditorProps) {
           position={i}
           count={layers.length}
           isGraded={gradedLayer === layer.id}
-          onChange={(next) => change({ layers: layers.map((each, at) => (at === i ? next : each)) })}
+          onChange={(next, stage) =>
+            change({ layers: layers.map((each, at) => (at === i ? next : each)) }, stage)
+          }
           onGrade={() => change({ gradedLayer: gradedLayer === layer.id ? null : layer.id })}
           onMove={(by) => swap(i, by)}
           onRemove={() =>

@@ -1,19 +1,20 @@
 import { buildUpOf, libraryFor, type AreaBody } from '@calvet/contract';
 import { useRouter } from 'expo-router';
-import { useStore } from '../../data/store-context';
+import { v7 } from 'uuid';
 
-function newWall(): AreaBody {
+/** A wall with a build-up to start from. */
+export function newArea(): AreaBody {
   const [first] = libraryFor('wall');
   if (first === undefined) throw new Error('The library of build-ups has no wall.');
   return { name: 'New area', kind: 'wall', areaM2: 10, buildUp: buildUpOf(first), grade: null };
 }
 
-/** Adds an area with a build-up to start from, and opens it. */
+/** Opens an area that is made once something is entered in it. */
 export function useAddArea(houseId: string): () => void {
   const router = useRouter();
-  const { createRecord } = useStore();
-  return () => {
-    const areaId = createRecord(houseId, 'area', newWall());
-    router.navigate({ pathname: '/houses/[houseId]/areas/[areaId]', params: { houseId, areaId } });
-  };
+  return () =>
+    router.navigate({
+      pathname: '/houses/[houseId]/areas/[areaId]',
+      params: { houseId, areaId: v7(), isNew: 'yes' },
+    });
 }

@@ -16,12 +16,14 @@ interface PhotosCardProps {
   readonly subject: PhotoSubject;
   /** What is worth a picture here, said while there is none. */
   readonly hint: string;
+  /** Called before photos are added: the place is made then, if it stands on the screen alone. */
+  readonly onBeforeAdding?: () => void;
 }
 
 /** The photos of one place, and the way to take more. */
-export function PhotosCard({ view, subject, hint }: PhotosCardProps) {
+export function PhotosCard({ view, subject, hint, onBeforeAdding }: PhotosCardProps) {
   const isWide = useIsWide();
-  const { atWork, trouble, add } = useAddPhotos(view.house.id, subject);
+  const { atWork, trouble, add } = useAddPhotos(view.house.id, subject, onBeforeAdding);
   const photos = view.photos.filter((photo) => photo.subject.id === subject.id);
   return (
     <Card title={photos.length === 0 ? 'Photos' : `Photos · ${photos.length}`}>

@@ -15,7 +15,7 @@ export interface AddingPhotos {
 }
 
 /** Takes pictures in for a place of a house, one after the other; what goes wrong with one stops no other. */
-export function useAddPhotos(houseId: string, subject: PhotoSubject): AddingPhotos {
+export function useAddPhotos(houseId: string, subject: PhotoSubject, onBefore?: () => void): AddingPhotos {
   const note = useNote();
   const { addPhoto, deleteRecord } = useStore();
   const [atWork, setAtWork] = useState(0);
@@ -28,7 +28,9 @@ export function useAddPhotos(houseId: string, subject: PhotoSubject): AddingPhot
     setAtWork((count) => count + files.length);
     for (const file of files) {
       try {
-        added.push(await addPhoto(houseId, await readyPicture(file), subject, beforeId));
+        const picture = await readyPicture(file);
+        onBefore?.();
+        added.push(await addPhoto(houseId, picture, subject, beforeId));
       } catch (error) {
         troubles.push(error instanceof Error ? error.message : String(error));
       }

@@ -127,6 +127,56 @@ test('what is selected is written over, as on any keyboard', () => {
   expect(field('One').value).toBe('9');
 });
 
+test('the caret stands where it was put: keys write there, and it goes on behind what was written', () => {
+  renderInTheme(<Pressures />);
+  act(() => field('One').focus());
+  press('4', '2');
+  act(() => field('One').setSelectionRange(1, 1));
+  press('7');
+  expect([field('One').value, field('One').selectionStart]).toEqual(['472', 2]);
+  press('Erase');
+  expect([field('One').value, field('One').selectionStart]).toEqual(['42', 1]);
+  act(() => field('One').setSelectionRange(0, 1));
+  press('Erase');
+  expect(field('One').value).toBe('2');
+  act(() => field('One').setSelectionRange(1, 1));
+  press('Change sign', '5');
+  expect(field('One').value).toBe('\u221225');
+});
+
+describe('the typing table on the keys', () => {
+  let si: number | null;
+  const Length = () => (
+    <KeypadHost>
+      <NumberField
+        label="Depth"
+        quantity="thickness"
+        value={null}
+        onCommit={(next) => {
+          si = next;
+        }}
+      />
+    </KeypadHost>
+  );
+
+  test.each([
+    ['imperial', ['1', 'Space', '1', 'Fraction bar', '2'], 0.0381],
+    ['imperial', ['3', 'Fraction bar', '8', 'Inches'], 0.009525],
+    ['imperial', ['5', 'Feet', '6', 'Inches'], 1.6764],
+    ['imperial', ['1', '0', 'mm'], 0.01],
+    ['metric', ['1', 'Decimal mark', '2', 'm'], 1.2],
+    ['metric', ['5', 'in'], 0.127],
+    ['metric', ['1', '4', '0'], 0.14],
+  ] as const)('%s: %s', (units, pressed, metres) => {
+    act(() => setPreferences({ units }));
+    si = null;
+    renderInTheme(<Length />);
+    act(() => field('Depth').focus());
+    press(...pressed);
+    expect(si).toBeCloseTo(metres, 9);
+  });
+});
+
 test('with a mouse there are no keys', () => {
   asTouched(false);
   renderInTheme(<Pressures />);

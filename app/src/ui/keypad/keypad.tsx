@@ -4,13 +4,15 @@ import { StyleSheet, View } from 'react-native';
 import Icon from '../icon-font/icon-set';
 import { Text } from '../text';
 import { usePalette } from '../theme';
-import { CORNER, space } from '../tokens';
+import { CORNER, space, TOUCH } from '../tokens';
 
 /** A field that the keypad writes to. */
 export interface KeypadTarget {
   readonly type: (text: string) => void;
   readonly erase: () => void;
   readonly toggleSign: () => void;
+  /** What more than figures may be written: units, signs of fractions. */
+  readonly more: readonly string[];
 }
 
 interface Keypad {
@@ -64,11 +66,12 @@ interface KeyProps {
   readonly label: string;
   readonly onPress: () => void;
   readonly isMain?: boolean;
+  readonly isLow?: boolean;
   readonly children: ReactNode;
 }
 
 /** A key that does not take the focus away from the field. */
-function Key({ label, onPress, isMain = false, children }: KeyProps) {
+function Key({ label, onPress, isMain = false, isLow = false, children }: KeyProps) {
   const palette = usePalette();
   const [pressed, setPressed] = useState(false);
   const ground = isMain ? palette.lake : pressed ? palette.lakeTint : palette.card;
@@ -84,7 +87,7 @@ function Key({ label, onPress, isMain = false, children }: KeyProps) {
       onClick={onPress}
       style={{
         flex: 1,
-        minHeight: 56,
+        minHeight: isLow ? TOUCH : 56,
         minWidth: 0,
         display: 'flex',
         alignItems: 'center',
@@ -101,6 +104,15 @@ function Key({ label, onPress, isMain = false, children }: KeyProps) {
     </button>
   );
 }
+
+/** Names and signs of keys that would not tell by themselves. */
+const KEY_NAMES: Readonly<Record<string, string>> = {
+  ' ': 'Space',
+  '/': 'Fraction bar',
+  "'": 'Feet',
+  '"': 'Inches',
+};
+const KEY_SIGNS: Readonly<Record<string, string>> = { ' ': 'space', "'": 'ft ′', '"': 'in ″' };
 
 const ROWS = [
   ['7', '8', '9'],
@@ -136,6 +148,17 @@ function Keys({ target }: { readonly target: KeypadTarget }) {
       role="group"
       aria-label="Number keys"
     >
+      {target.more.length > 0 && (
+        <View style={styles.row}>
+          {target.more.map((text) => (
+            <Key key={text} label={KEY_NAMES[text] ?? text.trim()} isLow onPress={() => target.type(text)}>
+              <Text look="small" numberOfLines={1}>
+                {KEY_SIGNS[text] ?? text.trim()}
+              </Text>
+            </Key>
+          ))}
+        </View>
+      )}
       {ROWS.map((row, i) => (
         <View key={row[0]} style={styles.row}>
           {row.map(digit)}

@@ -1,15 +1,18 @@
 import { useLocalSearchParams } from 'expo-router';
 import { useHouseView } from '../../../../features/houses/house-frame';
+import { useMadeOrToBe } from '../../../../features/houses/record-to-be';
+import { newArea } from '../../../../features/installation/use-add-area';
 import { AreaScreen } from '../../../../features/installation/area-screen';
 import { NotHere } from '../../../../features/shell/not-here';
 
 export default function AreaRoute() {
   const { areaId } = useLocalSearchParams<{ areaId: string }>();
   const view = useHouseView();
-  const area = view.areas.find(({ id }) => id === areaId);
+  const made = view.areas.find(({ id }) => id === areaId);
+  const area = useMadeOrToBe(made, { id: areaId, houseId: view.house.id }, newArea);
   return area === undefined ? (
     <NotHere what="area" houseId={view.house.id} />
   ) : (
-    <AreaScreen key={area.id} view={view} area={area} />
+    <AreaScreen key={area.id} view={view} area={area} isNew={made === undefined} />
   );
 }

@@ -1,15 +1,18 @@
 import { useLocalSearchParams } from 'expo-router';
 import { TestScreen } from '../../../../features/airtightness/test-screen';
+import { newTest } from '../../../../features/airtightness/use-add-test';
 import { useHouseView } from '../../../../features/houses/house-frame';
+import { useMadeOrToBe } from '../../../../features/houses/record-to-be';
 import { NotHere } from '../../../../features/shell/not-here';
 
 export default function TestRoute() {
   const { testId } = useLocalSearchParams<{ testId: string }>();
   const view = useHouseView();
-  const test = view.tests.find(({ id }) => id === testId);
+  const made = view.tests.find(({ id }) => id === testId);
+  const test = useMadeOrToBe(made, { id: testId, houseId: view.house.id }, () => newTest(view.tests[0]));
   return test === undefined ? (
     <NotHere what="door test" houseId={view.house.id} />
   ) : (
-    <TestScreen key={test.id} view={view} test={test} />
+    <TestScreen key={test.id} view={view} test={test} isNew={made === undefined} />
   );
 }

@@ -1,0 +1,83 @@
+import {
+  changeBetween,
+  isEmptyChange,
+  ownFields,
+  type Bodies,
+  type BodyChange,
+  type Kind,
+  type Stored,
+} from '@calvet/contract';
+import { v7 } from 'uuid';
+import type { Copies } from './copies';
+import type { Outbox } from './outbox';
+import type { Wish } from './store-options';
+import { withoutTyped, type Typing } from './typing';
+
+interface RecordWritingOptions {
+  readonly copies: Pick<Copies, 'recordOf'>;
+  readonly outbox: Pick<Outbox, 'getState'>;
+  readonly typing: Typing;
+  readonly writeAll: (wishes: readonly Wish[]) => void;
+}
+
+/** How screens make, change, delete and restore records. */
+export function recordWriting({ copies, outbox, typing, writeAll }: RecordWritingOptions) {
+  function createRecord<K extends Kind>(
+    houseId: string,
+    kind: K,
+    body: Bodies[K],
+    id: string = v7(),
+  ): string {
+    writeAll([{ houseId, kind, id, op: 'create', body }]);
+    return id;
+  }
+
+  /** True where something of a record is here, or waits to be sent. */
+  function isKnown(houseId: string, id: string): boolean {
+    const { pending, troubled } = outbox.getState();
+    const waits = [...pending, ...troubled].some(({ change }) => change.id === id);
+    return waits || copies.recordOf(houseId, id) !== undefined;
+  }
+
+  /** Makes a record that so far stood on the screen alone, if it does. */
+  function makeIfNew<K extends Kind>(kind: K, seen: Stored<Bodies[K]>): void {
+    if (seen.revision === 0 && !isKnown(seen.houseId, seen.id))
+      createRecord(seen.houseId, kind, ownFields(withoutTyped(seen)) as unknown as Bodies[K], seen.id);
+  }
+
+  return {
+    /** Makes a record and gives back its id. */
+    createRecord,
+
+    /** Makes a house and gives back its id. */
+    createHouse: (body: Bodies['house']): string => {
+      const id = v7();
+      return createRecord(id, 'house', body, id);
+    },
+
+    makeIfNew,
+
+    /**
+     * Changes some fields of a record; one that stood on the screen alone is made.
+     * @param seen the record as the person saw it: what they left alone takes nothing back that somebody else did
+     */
+    updateRecord: <K extends Kind>(kind: K, seen: Stored<Bodies[K]>, body: Partial<Bodies[K]>): void => {
+      const change = changeBetween(kind, ownFields(withoutTyped(seen)), body as BodyChange['body']);
+      if (!isEmptyChange(change)) {
+        makeIfNew(kind, seen);
+        writeAll([{ houseId: seen.houseId, kind, id: seen.id, op: 'update', change }]);
+      }
+      typing.end(seen.id);
+    },
+
+    /** Shows fields of a record as they are being typed, and does nothing else with them. */
+    typeInto: <K extends Kind>(kind: K, seen: Stored<Bodies[K]>, body: Partial<Bodies[K]>): void =>
+      typing.type(kind, seen, body),
+
+    deleteRecord: (houseId: string, kind: Kind, id: string): void =>
+      writeAll([{ houseId, kind, id, op: 'delete' }]),
+
+    restoreRecord: (houseId: string, kind: Kind, id: string): void =>
+      writeAll([{ houseId, kind, id, op: 'restore' }]),
+  };
+}

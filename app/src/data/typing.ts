@@ -1,0 +1,83 @@
+import {
+  changeBetween,
+  changedBody,
+  isEmptyChange,
+  ownFields,
+  type Bodies,
+  type BodyChange,
+  type Kind,
+  type RecordBase,
+  type Stored,
+} from '@calvet/contract';
+import type { HouseView } from './house-copy';
+import { Listeners } from './listeners';
+
+/** How far a figure is: still being typed, so that it is shown and nothing more, or entered, so that it is kept. */
+export type EntryStage = 'typed' | 'entered';
+
+interface Typed {
+  readonly kind: Kind;
+  readonly change: BodyChange;
+}
+
+export type AllTyped = ReadonlyMap<string, Typed>;
+
+/** The record that lies under one over which something typed was laid. */
+const under = new WeakMap<RecordBase, RecordBase>();
+
+/** A record as it is without what is being typed into it. */
+export const withoutTyped = <R extends RecordBase>(record: R): R =>
+  (under.get(record) as R | undefined) ?? record;
+
+/** A record with what is being typed into it; itself where nothing is. */
+export function withTyped<R extends RecordBase>(record: R, all: AllTyped): R {
+  const typed = all.get(record.id);
+  if (typed === undefined) return record;
+  const body = changedBody(typed.kind, record as unknown as Record<string, unknown>, {
+    body: typed.change.body as Partial<Bodies[Kind]>,
+    parts: typed.change.parts,
+  });
+  const laid = body as unknown as R;
+  under.set(laid, record);
+  return laid;
+}
+
+/** A house with what is being typed into its records. */
+export function viewWithTyped(view: HouseView, all: AllTyped): HouseView {
+  const over = <R extends RecordBase>(list: readonly R[]): readonly R[] =>
+    list.some(({ id }) => all.has(id)) ? list.map((record) => withTyped(record, all)) : list;
+  if (all.size === 0) return view;
+  return {
+    house: withTyped(view.house, all),
+    areas: over(view.areas),
+    tests: over(view.tests),
+    photos: over(view.photos),
+  };
+}
+
+/** What is being typed on this page and was not entered yet: figures follow it, nothing keeps or sends it. */
+export class Typing {
+  private current: AllTyped = new Map();
+  private readonly listeners = new Listeners();
+
+  readonly subscribe = this.listeners.subscribe;
+  readonly all = (): AllTyped => this.current;
+
+  /** @param seen the record as the person sees it, with or without what they typed before */
+  type<K extends Kind>(kind: K, seen: Stored<Bodies[K]>, body: Partial<Bodies[K]>): void {
+    const change = changeBetween(kind, ownFields(withoutTyped(seen)), body as BodyChange['body']);
+    if (isEmptyChange(change)) this.end(seen.id);
+    else this.set(new Map([...this.current, [seen.id, { kind, change }]]));
+  }
+
+  /** It was entered, or is wished no more. */
+  end(id: string): void {
+    if (!this.current.has(id)) return;
+    this.set(new Map([...this.current].filter(([each]) => each !== id)));
+  }
+
+  private set(next: AllTyped): void {
+    this.current = next;
+    this.listeners.tell();
+  }
+}
