@@ -1,5 +1,5 @@
 import type { AirtightnessTest, House } from '@calvet/contract';
-import type { CsvQuestion } from '@calvet/contract/airtightness/readings-csv';
+import type * as readingsCsv from '@calvet/contract/airtightness/readings-csv';
 import type { Direction } from '@calvet/core';
 import { useRef, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
@@ -18,11 +18,8 @@ interface CsvToolsProps {
   readonly keep: Keep<'airtightnessTest'>;
 }
 
-type CsvReader = Pick<
-  typeof import('@calvet/contract/airtightness/readings-csv'),
-  'readReadingsCsv' | 'withImported'
->;
-type DecimalMark = CsvQuestion['choices'][number]['decimalMark'];
+type CsvReader = Pick<typeof readingsCsv, 'readReadingsCsv' | 'withImported'>;
+type DecimalMark = readingsCsv.CsvQuestion['choices'][number]['decimalMark'];
 type Question = readonly { readonly label: string; readonly onChoose: () => void }[];
 
 function download(name: string, text: string): void {
