@@ -151,6 +151,11 @@ export class CatchingUp {
   /** True where there is something to tell, or another tab tells it. */
   private async tellWhatWasLost(houseId: string): Promise<boolean> {
     const { copies, outbox, onLost, writeLost } = this.options;
+    // An answer to what was sent before it was told comes late: it is on its way already.
+    const isOnItsWay = outbox
+      .getState()
+      .pending.some(({ change }) => change.id === houseId && change.op === 'create');
+    if (isOnItsWay) return true;
     if (!copies.has(houseId)) return false;
     if (!outbox.isLeading()) {
       onLost(houseId);

@@ -47,7 +47,12 @@ test('what a colleague enters while somebody types shows, and stays', () => {
 
 test('of a house only the records that are typed in are others', () => {
   const typing = new Typing();
-  const view: HouseView = { house: houseWith(), areas: [], tests: [before, testWith({ id: 'other' })], photos: [] };
+  const view: HouseView = {
+    house: houseWith(),
+    areas: [],
+    tests: [before, testWith({ id: 'other' })],
+    photos: [],
+  };
   expect(viewWithTyped(view, typing.all())).toBe(view);
   let told = 0;
   typing.subscribe(() => (told += 1));

@@ -1,3 +1,4 @@
+import type { KeyboardEvent } from 'react';
 import { Pressable, StyleSheet, View } from 'react-native';
 import { Text } from './text';
 import { usePalette } from './theme';
@@ -17,7 +18,30 @@ interface ChoiceProps<Value extends string> {
   readonly even?: boolean;
 }
 
-/** One of a few: chips side by side, the chosen one framed and heavy. */
+const STEPS: Readonly<Record<string, number>> = { ArrowRight: 1, ArrowDown: 1, ArrowLeft: -1, ArrowUp: -1 };
+
+/**
+ * Arrows go from one to the next, round the end; what the keys are on is chosen by the space bar, which the web target
+ * knows of buttons alone.
+ */
+function byKeys(event: KeyboardEvent<HTMLElement>): void {
+  if (event.key === ' ') {
+    event.preventDefault();
+    event.currentTarget.click();
+    return;
+  }
+  const step = STEPS[event.key];
+  if (step === undefined) return;
+  const group = event.currentTarget.closest('[role="radiogroup"]');
+  const all = [...(group?.querySelectorAll<HTMLElement>('[role="radio"]') ?? [])];
+  const at = all.indexOf(event.currentTarget);
+  event.preventDefault();
+  all[(at + step + all.length) % all.length]?.focus();
+}
+
+const BY_KEYS = { onKeyDown: byKeys } as object;
+
+/** One of a few: chips side by side, the chosen one framed and heavy. One stop for the tab key. */
 export function Choice<Value extends string>({
   label,
   options,
@@ -26,14 +50,17 @@ export function Choice<Value extends string>({
   even = false,
 }: ChoiceProps<Value>) {
   const palette = usePalette();
+  const isAnyChosen = options.some((option) => option.value === value);
   return (
     <View role="radiogroup" aria-label={label} style={styles.row}>
-      {options.map((option) => {
+      {options.map((option, i) => {
         const chosen = option.value === value;
         return (
           <Pressable
             key={option.value}
+            {...BY_KEYS}
             role="radio"
+            tabIndex={chosen || (!isAnyChosen && i === 0) ? 0 : -1}
             aria-checked={chosen}
             aria-label={option.label}
             onPress={() => onChange(option.value)}

@@ -65,7 +65,13 @@ export function useFigureEntry(options: FigureEntryOptions) {
   const { label, quantity, value, onCommit, schema, onTrouble, isRequired = false, assumed } = options;
   const { units } = usePreferences();
   const note = useNote();
-  const [draft, setDraft] = useState<Draft | null>(null);
+  const [draft, showDraft] = useState<Draft | null>(null);
+  /** What is typed and not entered: a field may go away before it is drawn again. */
+  const unentered = useRef<Draft | null>(null);
+  const setDraft = (next: Draft | null): void => {
+    unentered.current = next;
+    showDraft(next);
+  };
   const text = draft?.text ?? textOf(entry(value, quantity, units), value, assumed);
   /** What was last told of the typing. */
   const told = useRef<number | null>(null);
@@ -129,12 +135,13 @@ export function useFigureEntry(options: FigureEntryOptions) {
 
   /** The field goes away with the page: what is right in it is entered, what is not is told of. */
   const goAway = (): void => {
-    if (draft === null || enter(draft).state !== 'wrong') return;
-    const stays = draft.formerSi === null ? 'empty' : entryWithUnit(draft.formerSi, quantity, units);
-    note({ text: `${label} stays ${stays}: “${draft.text}” was not right.` });
+    const typed = unentered.current;
+    if (typed === null || enter(typed).state !== 'wrong') return;
+    const stays = typed.formerSi === null ? 'empty' : entryWithUnit(typed.formerSi, quantity, units);
+    note({ text: `${label} stays ${stays}: “${typed.text}” was not right.` });
   };
   const enterIfHidden = (): void => {
-    if (document.visibilityState === 'hidden' && draft !== null) enter(draft);
+    if (document.visibilityState === 'hidden' && unentered.current !== null) enter(unentered.current);
   };
 
   const latest = useRef({ take, goAway, enterIfHidden });

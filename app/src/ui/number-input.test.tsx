@@ -86,6 +86,32 @@ test('a field that goes away with what is not right in it says what stays', () =
   expect(screen.getByText('Volume stays 400 m³: “41x” was not right.')).toBeTruthy();
 });
 
+test('a field that goes away because it was left is entered once', () => {
+  function Row() {
+    const [isThere, setThere] = useState(true);
+    const commit = (si: number | null, stage: string) => stage === 'entered' && entered.push(si);
+    return (
+      <>
+        {isThere && (
+          <NumberField
+            label="Volume"
+            quantity="volume"
+            value={400}
+            onCommit={commit}
+            onLeaveEmpty={() => setThere(false)}
+          />
+        )}
+      </>
+    );
+  }
+  renderInTheme(<Row />);
+  fireEvent.focus(field());
+  type('');
+  fireEvent.blur(field());
+  expect(screen.queryByLabelText('Volume')).toBeNull();
+  expect(entered).toEqual([null]);
+});
+
 test('a figure that there must be stays empty until it is left, and says what it goes back to', () => {
   renderInTheme(<Volume first={400} isRequired />);
   fireEvent.focus(field());

@@ -1,12 +1,12 @@
 import { testFigures, type AirtightnessTest, type House } from '@calvet/contract';
-import { useRouter } from 'expo-router';
-import { Pressable, StyleSheet, View } from 'react-native';
+import { StyleSheet, View } from 'react-native';
 import type { HouseView } from '../../data/house-copy';
 import { usePreferences } from '../../data/preferences';
 import { Button } from '../../ui/button';
 import { Card } from '../../ui/card';
 import { day, figure } from '../../ui/format';
 import { LineMark } from '../../ui/line-mark';
+import { LinkArea } from '../../ui/link-area';
 import { Text } from '../../ui/text';
 import { usePalette } from '../../ui/theme';
 import { space } from '../../ui/tokens';
@@ -19,28 +19,18 @@ import { useAddTest } from './use-add-test';
 import { Verdict } from './verdict';
 import { STAGE_WORDS, TARGET_WORDS } from './words';
 
-function TestLine({
-  house,
-  test,
-  onOpen,
-}: {
-  readonly house: House;
-  readonly test: AirtightnessTest;
-  readonly onOpen: () => void;
-}) {
+function TestLine({ house, test }: { readonly house: House; readonly test: AirtightnessTest }) {
   const palette = usePalette();
   const { units } = usePreferences();
   const figures = testFigures(house, test);
   const { quantity } = TARGET_WORDS[house.target.quantity];
   return (
-    <Pressable
-      role="link"
-      aria-label={`Door test of ${day(test.performedOn)}, ${STAGE_WORDS[test.stage]}`}
-      onPress={onOpen}
-      style={({ hovered }: { pressed: boolean; hovered?: boolean }) => [
+    <LinkArea
+      href={{ pathname: '/houses/[houseId]/tests/[testId]', params: { houseId: house.id, testId: test.id } }}
+      style={(isHovered) => [
         styles.test,
         { backgroundColor: palette.card, borderColor: palette.line },
-        hovered === true && { backgroundColor: palette.lakeTint },
+        isHovered && { backgroundColor: palette.lakeTint },
       ]}
     >
       <View style={styles.names}>
@@ -62,18 +52,15 @@ function TestLine({
           </Text>
         </View>
       )}
-    </Pressable>
+    </LinkArea>
   );
 }
 
 /** Every door test of a house, the last one's answer first. */
 export function DoorTestRoom({ view: { house, tests } }: { readonly view: HouseView }) {
-  const router = useRouter();
   const add = useAddTest(house.id);
   const [last] = tests;
   const figures = last === undefined ? null : testFigures(house, last);
-  const open = (testId: string) =>
-    router.navigate({ pathname: '/houses/[houseId]/tests/[testId]', params: { houseId: house.id, testId } });
   return (
     <Screen
       name={house.name}
@@ -97,7 +84,7 @@ export function DoorTestRoom({ view: { house, tests } }: { readonly view: HouseV
           )}
           <View style={styles.list}>
             {tests.map((test) => (
-              <TestLine key={test.id} house={house} test={test} onOpen={() => open(test.id)} />
+              <TestLine key={test.id} house={house} test={test} />
             ))}
           </View>
         </>

@@ -15,7 +15,7 @@ import { useIsWide } from '../../ui/theme';
 import { space } from '../../ui/tokens';
 import { useNote } from '../../ui/undo';
 import { PhotosCard } from '../photos/photos-card';
-import { Screen } from '../shell/screen';
+import { PageEnd, Screen } from '../shell/screen';
 import { AnswerLine } from './answer-line';
 import { CautionCard } from './caution-card';
 import { ConditionsCard } from './conditions-card';
@@ -193,9 +193,9 @@ export function TestScreen({ view, test, isNew = false }: TestScreenProps) {
         />
       )}
       {!isNew && (
-        <View style={styles.foot}>
+        <PageEnd>
           <Button kind="quiet" label="Delete door test" icon="trash-can-outline" onPress={remove} />
-        </View>
+        </PageEnd>
       )}
     </Screen>
   );
@@ -205,5 +205,4 @@ const styles = StyleSheet.create({
   pinned: { paddingHorizontal: space.m, paddingBottom: space.s, gap: space.s },
   columns: { flexDirection: 'row', gap: space.l, alignItems: 'flex-start' },
   column: { flex: 1, minWidth: 0, gap: space.l },
-  foot: { alignItems: 'flex-start' },
 });

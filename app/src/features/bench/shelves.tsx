@@ -1,9 +1,9 @@
 import type { OperationName } from '@calvet/core/operations';
-import { useRouter } from 'expo-router';
 import { useState } from 'react';
-import { Pressable, StyleSheet, View } from 'react-native';
+import { StyleSheet, View } from 'react-native';
 import { TextField } from '../../ui/field';
 import Icon from '../../ui/icon-font/icon-set';
+import { LinkArea } from '../../ui/link-area';
 import { Text } from '../../ui/text';
 import { usePalette } from '../../ui/theme';
 import { space, TOUCH } from '../../ui/tokens';
@@ -17,7 +17,6 @@ interface ShelvesProps {
 
 /** Everything that can be worked out, found by a word or by its shelf. */
 export function Shelves({ chosen = null, isCompact = false }: ShelvesProps) {
-  const router = useRouter();
   const palette = usePalette();
   const [filter, setFilter] = useState('');
   const wanted = filter.trim().toLowerCase();
@@ -41,18 +40,15 @@ export function Shelves({ chosen = null, isCompact = false }: ShelvesProps) {
             {names.map((name, i) => {
               const isChosen = name === chosen;
               return (
-                <Pressable
+                <LinkArea
                   key={name}
-                  role="link"
-                  aria-label={CATALOGUE[name].title}
-                  aria-current={isChosen ? 'page' : undefined}
-                  onPress={() =>
-                    router.navigate({ pathname: '/bench/[operation]', params: { operation: slugOf(name) } })
-                  }
-                  style={({ hovered }: { pressed: boolean; hovered?: boolean }) => [
+                  href={{ pathname: '/bench/[operation]', params: { operation: slugOf(name) } }}
+                  label={CATALOGUE[name].title}
+                  isHere={isChosen}
+                  style={(isHovered) => [
                     styles.entry,
                     i > 0 && { borderTopWidth: 1, borderTopColor: palette.line },
-                    (hovered === true || isChosen) && { backgroundColor: palette.lakeTint },
+                    (isHovered || isChosen) && { backgroundColor: palette.lakeTint },
                   ]}
                 >
                   <View style={styles.words}>
@@ -64,7 +60,7 @@ export function Shelves({ chosen = null, isCompact = false }: ShelvesProps) {
                     )}
                   </View>
                   {!isCompact && <Icon name="chevron-right" size={22} color={palette.soft} />}
-                </Pressable>
+                </LinkArea>
               );
             })}
           </View>

@@ -5,7 +5,7 @@ import { useStore } from '../../data/store-context';
 import { useKeep } from '../../data/use-keep';
 import { Button } from '../../ui/button';
 import { useNote } from '../../ui/undo';
-import { Screen } from '../shell/screen';
+import { PageEnd, Screen } from '../shell/screen';
 import { HouseForm, houseResolver, type HouseDraft } from './house-form';
 
 /** Changes a house: each field is kept once it fits and is left. */
@@ -40,9 +40,11 @@ export function EditHouseScreen({ house }: { readonly house: House }) {
       detail="Sizes, target, ways of reckoning · kept as you go"
       back={{ pathname: '/houses/[houseId]', params: { houseId: house.id } }}
       backLabel="Back to the plan"
-      footer={<Button label="Delete house" icon="trash-can-outline" onPress={remove} />}
     >
       <HouseForm control={form.control} errors={form.formState.errors} isRequired onField={keep} />
+      <PageEnd>
+        <Button kind="quiet" label="Delete house" icon="trash-can-outline" onPress={remove} />
+      </PageEnd>
     </Screen>
   );
 }

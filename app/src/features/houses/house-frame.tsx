@@ -50,9 +50,6 @@ function HousesColumn({ houseId }: { readonly houseId: string }) {
               summary={view === undefined ? undefined : summaryOf(view)}
               isCompact
               isChosen={house.id === houseId}
-              onPress={() =>
-                router.navigate({ pathname: '/houses/[houseId]', params: { houseId: house.id } })
-              }
             />
           );
         })}

@@ -1,8 +1,9 @@
 import type { House } from '@calvet/contract';
 import { unitOf } from '@calvet/core';
-import { Pressable, StyleSheet, View } from 'react-native';
+import { StyleSheet, View } from 'react-native';
 import { usePreferences } from '../../data/preferences';
 import { day, figure, figureWithUnit } from '../../ui/format';
+import { LinkArea } from '../../ui/link-area';
 import { Text } from '../../ui/text';
 import { usePalette } from '../../ui/theme';
 import { space } from '../../ui/tokens';
@@ -17,7 +18,6 @@ interface HouseRowProps {
   readonly isChosen?: boolean;
   /** In the narrow list beside a house: the airtightness only. */
   readonly isCompact?: boolean;
-  readonly onPress: () => void;
 }
 
 function stageLine({ latest }: HouseSummary): string {
@@ -25,22 +25,20 @@ function stageLine({ latest }: HouseSummary): string {
 }
 
 /** One house of the list: its last figure against the target, and what its envelope is worth. */
-export function HouseRow({ house, summary, isChosen = false, isCompact = false, onPress }: HouseRowProps) {
+export function HouseRow({ house, summary, isChosen = false, isCompact = false }: HouseRowProps) {
   const palette = usePalette();
   const { units } = usePreferences();
   const { quantity, symbol } = TARGET_WORDS[house.target.quantity];
   const tightness = summary?.tightness ?? null;
   const envelope = summary?.envelope.built?.effectiveRsi ?? null;
   return (
-    <Pressable
-      role="link"
-      aria-label={`${house.name}, ${house.place}`}
-      aria-current={isChosen ? 'page' : undefined}
-      onPress={onPress}
-      style={({ hovered }: { pressed: boolean; hovered?: boolean }) => [
+    <LinkArea
+      href={{ pathname: '/houses/[houseId]', params: { houseId: house.id } }}
+      isHere={isChosen}
+      style={(isHovered) => [
         styles.row,
         { backgroundColor: palette.card, borderColor: palette.line },
-        (hovered === true || isChosen) && { backgroundColor: palette.lakeTint },
+        (isHovered || isChosen) && { backgroundColor: palette.lakeTint },
         isChosen && { borderLeftColor: palette.lake, borderLeftWidth: 4 },
       ]}
     >
@@ -76,7 +74,7 @@ export function HouseRow({ house, summary, isChosen = false, isCompact = false, 
           </Text>
         )}
       </View>
-    </Pressable>
+    </LinkArea>
   );
 }
 

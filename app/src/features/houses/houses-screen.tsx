@@ -31,7 +31,6 @@ function useLines(houses: readonly House[]): readonly HouseLine[] {
 }
 
 function HousesList({ houses }: { readonly houses: readonly House[] }) {
-  const router = useRouter();
   const isWide = useIsWide();
   const lines = useLines(houses);
   const [filter, setFilter] = useState('');
@@ -40,7 +39,6 @@ function HousesList({ houses }: { readonly houses: readonly House[] }) {
     `${house.name} ${house.place} ${house.builder}`.toLowerCase().includes(wanted),
   );
   const isComplete = lines.every(({ summary }) => summary !== undefined);
-  const open = (houseId: string) => router.navigate({ pathname: '/houses/[houseId]', params: { houseId } });
   return (
     <>
       <Text look="answer" level={1}>
@@ -58,11 +56,11 @@ function HousesList({ houses }: { readonly houses: readonly House[] }) {
       )}
       {shown.length === 0 && <Text tone="soft">No house is called that.</Text>}
       {isWide ? (
-        shown.length > 0 && <HousesTable lines={shown} onOpen={open} />
+        shown.length > 0 && <HousesTable lines={shown} />
       ) : (
         <View style={styles.list}>
           {shown.map(({ house, summary }) => (
-            <HouseRow key={house.id} house={house} summary={summary} onPress={() => open(house.id)} />
+            <HouseRow key={house.id} house={house} summary={summary} />
           ))}
         </View>
       )}

@@ -1,10 +1,12 @@
 import type { House } from '@calvet/contract';
 import { unitOf, type UnitSystem } from '@calvet/core';
+import { useRouter, type Href } from 'expo-router';
 import { useMemo, useState } from 'react';
 import { Pressable, StyleSheet, View } from 'react-native';
 import { usePreferences } from '../../data/preferences';
 import { day, figure } from '../../ui/format';
 import Icon from '../../ui/icon-font/icon-set';
+import { LinkArea } from '../../ui/link-area';
 import { Text } from '../../ui/text';
 import { usePalette } from '../../ui/theme';
 import { space } from '../../ui/tokens';
@@ -64,13 +66,15 @@ function headsFor(units: UnitSystem): readonly ColumnHead[] {
   ];
 }
 
+const hrefOf = ({ id }: House): Href => ({ pathname: '/houses/[houseId]', params: { houseId: id } });
+
 interface HousesTableProps {
   readonly lines: readonly HouseLine[];
-  readonly onOpen: (houseId: string) => void;
 }
 
 /** Every house on the desk, sorted by any column. */
-export function HousesTable({ lines, onOpen }: HousesTableProps) {
+export function HousesTable({ lines }: HousesTableProps) {
+  const router = useRouter();
   const palette = usePalette();
   const { units } = usePreferences();
   const [{ column, descending }, setSort] = useState<{ column: Column; descending: boolean }>({
@@ -123,9 +127,9 @@ export function HousesTable({ lines, onOpen }: HousesTableProps) {
           <Pressable
             key={house.id}
             role="row"
-            tabIndex={0}
-            aria-label={house.name}
-            onPress={() => onOpen(house.id)}
+            // The name is what keys reach; a mouse may press anywhere in the row.
+            focusable={false}
+            onPress={() => router.navigate(hrefOf(house))}
             style={({ hovered }: { pressed: boolean; hovered?: boolean }) => [
               styles.row,
               styles.body,
@@ -134,9 +138,11 @@ export function HousesTable({ lines, onOpen }: HousesTableProps) {
             ]}
           >
             <View role="cell" style={{ flex: flexOf('name') }}>
-              <Text look="strong" numberOfLines={1}>
-                {house.name}
-              </Text>
+              <LinkArea href={hrefOf(house)}>
+                <Text look="strong" numberOfLines={1}>
+                  {house.name}
+                </Text>
+              </LinkArea>
               <Text look="small" tone="soft" numberOfLines={1}>
                 {house.place}
               </Text>

@@ -1,5 +1,5 @@
 import type { HouseBody } from '@calvet/contract';
-import { fireEvent, screen } from '@testing-library/react';
+import { fireEvent, screen, within } from '@testing-library/react';
 import { useForm } from 'react-hook-form';
 import { baseline } from '../../../../contract/test/baseline';
 import { renderInTheme } from '../../../test/in-theme';
@@ -7,6 +7,12 @@ import { areaWith, goodReadings, houseWith, testWith } from '../../../test/recor
 import { EMPTY_HOUSE, HouseForm, houseResolver, type HouseDraft } from './house-form';
 import { headlineOf, summaryOf } from './house-summary';
 import { HousesTable, type HouseLine } from './houses-table';
+
+const mockNavigate = jest.fn();
+jest.mock('expo-router', () => ({
+  useRouter: () => ({ navigate: mockNavigate }),
+  Link: jest.requireActual<object>('expo-router/build/link/href'),
+}));
 
 const run = (q50M3h: number) => ({
   baselineBeforePa: baseline(0),
@@ -90,10 +96,10 @@ describe('the table of houses', () => {
     screen
       .getAllByRole('row')
       .slice(1)
-      .map((row) => row.getAttribute('aria-label'));
+      .map((row) => within(row).getByRole('link').textContent);
 
   test('stands by name, sorts by any column, and turns round', () => {
-    renderInTheme(<HousesTable lines={lines} onOpen={() => undefined} />);
+    renderInTheme(<HousesTable lines={lines} />);
     expect(order()).toEqual(['Attic', 'Byre', 'Mill']);
     fireEvent.click(screen.getByRole('button', { name: 'Sort by Figure · limit' }));
     expect(order()).toEqual(['Attic', 'Mill', 'Byre']);
@@ -104,10 +110,18 @@ describe('the table of houses', () => {
   });
 
   test('opens the house that is pressed', () => {
-    const opened: string[] = [];
-    renderInTheme(<HousesTable lines={lines} onOpen={(id) => opened.push(id)} />);
-    fireEvent.click(screen.getByRole('row', { name: 'Mill' }));
-    expect(opened).toEqual(['3']);
+    renderInTheme(<HousesTable lines={lines} />);
+    const mill = screen.getByRole('link', { name: 'Mill' });
+    expect(mill.getAttribute('href')).toBe('/houses/3');
+    const toMill = { pathname: '/houses/[houseId]', params: { houseId: '3' } };
+    for (const pressed of [mill, screen.getByRole('row', { name: /^Mill/ })]) {
+      mockNavigate.mockClear();
+      fireEvent.click(pressed);
+      expect(mockNavigate.mock.calls).toEqual([[toMill]]);
+    }
+    mockNavigate.mockClear();
+    fireEvent.click(mill, { ctrlKey: true });
+    expect(mockNavigate).not.toHaveBeenCalled();
   });
 });
 

@@ -1,13 +1,14 @@
 import { type Area, type House } from '@calvet/contract';
 import { unitOf } from '@calvet/core';
 import { useRouter } from 'expo-router';
-import { Pressable, StyleSheet, View } from 'react-native';
+import { StyleSheet, View } from 'react-native';
 import type { HouseView } from '../../data/house-copy';
 import { usePreferences } from '../../data/preferences';
 import { Button } from '../../ui/button';
 import { Card, Rule } from '../../ui/card';
 import { figure, figureWithUnit } from '../../ui/format';
 import Icon from '../../ui/icon-font/icon-set';
+import { LinkArea } from '../../ui/link-area';
 import { LongList } from '../../ui/long-list';
 import { Text } from '../../ui/text';
 import { usePalette } from '../../ui/theme';
@@ -70,16 +71,16 @@ function Sizes({ house }: { readonly house: House }) {
 }
 
 function AreaLine({ area }: { readonly area: Area }) {
-  const router = useRouter();
   const palette = usePalette();
   const { units } = usePreferences();
-  const open = () =>
-    router.navigate({
-      pathname: '/houses/[houseId]/areas/[areaId]',
-      params: { houseId: area.houseId, areaId: area.id },
-    });
   return (
-    <Pressable role="link" aria-label={area.name} onPress={open} style={styles.area}>
+    <LinkArea
+      href={{
+        pathname: '/houses/[houseId]/areas/[areaId]',
+        params: { houseId: area.houseId, areaId: area.id },
+      }}
+      style={styles.area}
+    >
       <View style={styles.names}>
         <Text look="strong" numberOfLines={2}>
           {area.name}
@@ -90,7 +91,7 @@ function AreaLine({ area }: { readonly area: Area }) {
       </View>
       <Text look="figure">{figureWithUnit(area.areaM2, 'area', units)}</Text>
       <Icon name="chevron-right" size={22} color={palette.soft} />
-    </Pressable>
+    </LinkArea>
   );
 }
 

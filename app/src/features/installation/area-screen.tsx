@@ -28,7 +28,7 @@ import { usePalette } from '../../ui/theme';
 import { CORNER, space } from '../../ui/tokens';
 import { useNote } from '../../ui/undo';
 import { PhotosCard } from '../photos/photos-card';
-import { Screen } from '../shell/screen';
+import { PageEnd, Screen } from '../shell/screen';
 import { GradeChoice } from './grade-choice';
 import { LayerEditor } from './layer-editor';
 import { AREA_WORDS, GRADE_WORDS } from './words';
@@ -142,7 +142,6 @@ export function AreaScreen({ view, area, isNew = false }: AreaScreenProps) {
       detail={`${house.name} · ${AREA_WORDS[area.kind]}`}
       back={{ pathname: '/houses/[houseId]', params: { houseId: house.id } }}
       backLabel="Back to the plan"
-      footer={isNew ? undefined : <Button label="Delete area" icon="trash-can-outline" onPress={remove} />}
     >
       {figures.state === 'figures' ? (
         <>
@@ -228,6 +227,11 @@ export function AreaScreen({ view, area, isNew = false }: AreaScreenProps) {
         onPick={(buildUp) => keep({ buildUp })}
       />
       <LayerEditor buildUp={area.buildUp} onChange={(buildUp, stage) => keep({ buildUp }, stage)} />
+      {!isNew && (
+        <PageEnd>
+          <Button kind="quiet" label="Delete area" icon="trash-can-outline" onPress={remove} />
+        </PageEnd>
+      )}
     </Screen>
   );
 }

@@ -1,6 +1,5 @@
 import type { Photo } from '@calvet/contract';
-import { useRouter } from 'expo-router';
-import { useCallback, useState } from 'react';
+import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { LongList } from '../../ui/long-list';
 import { photoName, type PhotoPlace } from './photo-words';
@@ -18,15 +17,9 @@ interface PhotoGridProps {
 
 /** Photos side by side, as many as the width takes. */
 export function PhotoGrid({ photos, places, onChoose }: PhotoGridProps) {
-  const router = useRouter();
   const [width, setWidth] = useState(0);
   const columns = Math.max(1, Math.min(6, Math.floor((width + GAP) / (LEAST_TILE + GAP))));
   const tile = Math.floor((width - GAP * (columns - 1)) / columns);
-  const open = useCallback(
-    ({ houseId, id }: Photo) =>
-      router.navigate({ pathname: '/houses/[houseId]/record/[photoId]', params: { houseId, photoId: id } }),
-    [router],
-  );
   return (
     <View style={styles.photos} onLayout={({ nativeEvent }) => setWidth(nativeEvent.layout.width)}>
       {width > 0 && (
@@ -41,7 +34,7 @@ export function PhotoGrid({ photos, places, onChoose }: PhotoGridProps) {
               photo={photo}
               name={photoName(photo, places)}
               width={tile}
-              onPress={onChoose ?? open}
+              onChoose={onChoose}
             />
           )}
         </LongList>

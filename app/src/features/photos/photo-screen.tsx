@@ -14,7 +14,7 @@ import { Text } from '../../ui/text';
 import { useIsWide } from '../../ui/theme';
 import { space } from '../../ui/tokens';
 import { useNote } from '../../ui/undo';
-import { Screen } from '../shell/screen';
+import { PageEnd, Screen } from '../shell/screen';
 import { AddingState } from './adding-state';
 import { BeforeAfter } from './before-after';
 import { MarkTools, type Tool } from './mark-tools';
@@ -169,6 +169,9 @@ export function PhotoScreen({ view, photo }: PhotoScreenProps) {
         {photo.widthPx} × {photo.heightPx} px, {Math.round(photo.bytes / 1000)} kB. Where it was taken is not
         kept.
       </Text>
+      <PageEnd>
+        <Button kind="quiet" label="Delete photo" icon="trash-can-outline" onPress={remove} />
+      </PageEnd>
     </>
   );
   return (
@@ -178,28 +181,25 @@ export function PhotoScreen({ view, photo }: PhotoScreenProps) {
       back={{ pathname: '/houses/[houseId]/record', params: { houseId: house.id } }}
       backLabel="Back to the record"
       footer={
-        <>
-          <Button label="Delete photo" icon="trash-can-outline" onPress={remove} />
-          <View style={styles.turn}>
-            <Button
-              iconOnly
-              icon="chevron-left"
-              label="Photo before this one"
-              disabled={previous === undefined}
-              onPress={() => previous !== undefined && open(previous.id)}
-            />
-            <Text look="figure">
-              {at + 1}/{photos.length}
-            </Text>
-            <Button
-              iconOnly
-              icon="chevron-right"
-              label="Photo after this one"
-              disabled={next === undefined}
-              onPress={() => next !== undefined && open(next.id)}
-            />
-          </View>
-        </>
+        <View style={styles.turn}>
+          <Button
+            iconOnly
+            icon="chevron-left"
+            label="Previous photo"
+            disabled={previous === undefined}
+            onPress={() => previous !== undefined && open(previous.id)}
+          />
+          <Text look="figure">
+            {at + 1}/{photos.length}
+          </Text>
+          <Button
+            iconOnly
+            icon="chevron-right"
+            label="Next photo"
+            disabled={next === undefined}
+            onPress={() => next !== undefined && open(next.id)}
+          />
+        </View>
       }
     >
       {isWide ? (

@@ -2,6 +2,7 @@ import type { Photo } from '@calvet/contract';
 import { memo, useState } from 'react';
 import { Image, Pressable, StyleSheet, View } from 'react-native';
 import { useIsUnsent, usePicture, type Picture } from '../../data/picture-hooks';
+import { LinkArea } from '../../ui/link-area';
 import { PictureFrame } from '../../ui/picture-frame';
 import { Text } from '../../ui/text';
 import { usePalette } from '../../ui/theme';
@@ -20,11 +21,12 @@ interface ThumbnailProps {
   /** What is said of it to who does not see it. */
   readonly name: string;
   readonly width: number;
-  readonly onPress: (photo: Photo) => void;
+  /** What a press does instead of opening the photo. */
+  readonly onChoose?: (photo: Photo) => void;
 }
 
-/** A photo, small, with its marks; pressed, it opens. Drawn anew only when it is another: a house has hundreds. */
-export const Thumbnail = memo(function Thumbnail({ photo, name, width, onPress }: ThumbnailProps) {
+/** A photo, small, with its marks; it leads to the photo, or is chosen. Drawn anew only when it is another: a house has hundreds. */
+export const Thumbnail = memo(function Thumbnail({ photo, name, width, onChoose }: ThumbnailProps) {
   const palette = usePalette();
   const picture = usePicture(photo, 'thumbnail');
   const [isFocused, setFocused] = useState(false);
@@ -33,19 +35,18 @@ export const Thumbnail = memo(function Thumbnail({ photo, name, width, onPress }
   const tile = { width, height: Math.round(width * 0.75) };
   const scale = Math.max(tile.width / photo.widthPx, tile.height / photo.heightPx);
   const shown = { width: photo.widthPx * scale, height: photo.heightPx * scale };
-  return (
-    <Pressable
-      role="link"
-      aria-label={isUnsent ? `${name}, not sent yet` : name}
-      onPress={() => onPress(photo)}
-      onFocus={() => setFocused(true)}
-      onBlur={() => setFocused(false)}
-      style={[
-        styles.tile,
-        tile,
-        { borderColor: isFocused ? palette.lake : palette.line, backgroundColor: palette.paper },
-      ]}
-    >
+  const frame = {
+    onFocus: () => setFocused(true),
+    onBlur: () => setFocused(false),
+    style: [
+      styles.tile,
+      tile,
+      { borderColor: isFocused ? palette.lake : palette.line, backgroundColor: palette.paper },
+    ],
+  };
+  const label = isUnsent ? `${name}, not sent yet` : name;
+  const shownInside = (
+    <>
       {picture.state === 'here' ? (
         <View style={shown}>
           <Image source={{ uri: picture.url }} style={shown} />
@@ -61,7 +62,23 @@ export const Thumbnail = memo(function Thumbnail({ photo, name, width, onPress }
           </Text>
         </View>
       )}
-    </Pressable>
+    </>
+  );
+  if (onChoose !== undefined) {
+    return (
+      <Pressable role="button" aria-label={label} onPress={() => onChoose(photo)} {...frame}>
+        {shownInside}
+      </Pressable>
+    );
+  }
+  const href = {
+    pathname: '/houses/[houseId]/record/[photoId]',
+    params: { houseId: photo.houseId, photoId: photo.id },
+  } as const;
+  return (
+    <LinkArea href={href} label={label} {...frame}>
+      {shownInside}
+    </LinkArea>
   );
 });
 

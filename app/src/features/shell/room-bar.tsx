@@ -1,13 +1,13 @@
-import { usePathname, useRouter } from 'expo-router';
-import { Pressable, StyleSheet, View } from 'react-native';
+import { usePathname } from 'expo-router';
+import { StyleSheet, View } from 'react-native';
 import Icon from '../../ui/icon-font/icon-set';
+import { LinkArea } from '../../ui/link-area';
 import { Text } from '../../ui/text';
 import { useIsWide, usePalette } from '../../ui/theme';
 import { hrefOf, roomAt, ROOMS } from './rooms';
 
 /** The rooms of a house: along the foot of a phone, down the side of a desk. */
 export function RoomBar({ houseId }: { readonly houseId: string }) {
-  const router = useRouter();
   const palette = usePalette();
   const isWide = useIsWide();
   const here = roomAt(usePathname());
@@ -21,24 +21,18 @@ export function RoomBar({ houseId }: { readonly houseId: string }) {
       ]}
     >
       {isWide && (
-        <Pressable
-          role="link"
-          aria-label="All houses"
-          onPress={() => router.navigate('/')}
-          style={styles.sign}
-        >
+        <LinkArea href="/" label="Cv: all houses" style={styles.sign}>
           <Text look="section">Cv</Text>
-        </Pressable>
+        </LinkArea>
       )}
       {ROOMS.map((room) => {
         const isHere = room === here;
         return (
-          <Pressable
+          <LinkArea
             key={room.label}
-            role="link"
-            aria-label={room.label}
-            aria-current={isHere ? 'page' : undefined}
-            onPress={() => router.navigate(hrefOf(room, houseId))}
+            href={hrefOf(room, houseId)}
+            label={room.label}
+            isHere={isHere}
             style={[
               styles.room,
               isWide ? styles.railRoom : styles.barRoom,
@@ -49,21 +43,16 @@ export function RoomBar({ houseId }: { readonly houseId: string }) {
             <Text look="small" tone={isHere ? 'ink' : 'soft'} style={isHere && styles.here}>
               {room.label}
             </Text>
-          </Pressable>
+          </LinkArea>
         );
       })}
       {isWide && (
-        <Pressable
-          role="link"
-          aria-label="Bench"
-          onPress={() => router.navigate('/bench')}
-          style={[styles.room, styles.railRoom, styles.foot]}
-        >
+        <LinkArea href="/bench" label="Bench" style={[styles.room, styles.railRoom, styles.foot]}>
           <Icon name="calculator-variant-outline" size={24} color={palette.soft} />
           <Text look="small" tone="soft">
             Bench
           </Text>
-        </Pressable>
+        </LinkArea>
       )}
     </View>
   );

@@ -73,7 +73,13 @@ export function Screen({ name, detail, back, backLabel = 'Back', pinned, footer,
   );
 }
 
+/** The end of a page, out of the thumb's way: what takes something away for good stands here. */
+export function PageEnd({ children }: { readonly children: ReactNode }) {
+  return <View style={styles.end}>{children}</View>;
+}
+
 const styles = StyleSheet.create({
+  end: { alignItems: 'flex-start', paddingTop: space.l },
   screen: { flex: 1, minHeight: 0 },
   top: {
     flexDirection: 'row',

@@ -1,0 +1,48 @@
+import { Link, useRouter, type Href } from 'expo-router';
+import type { ReactNode } from 'react';
+import { Pressable, type GestureResponderEvent, type StyleProp, type ViewStyle } from 'react-native';
+
+interface LinkAreaProps {
+  readonly href: Href;
+  /** Only where what is shown does not say it. */
+  readonly label?: string;
+  /** It leads to where one is. */
+  readonly isHere?: boolean;
+  readonly onFocus?: () => void;
+  readonly onBlur?: () => void;
+  readonly style?: StyleProp<ViewStyle> | ((isHovered: boolean) => StyleProp<ViewStyle>);
+  readonly children: ReactNode;
+}
+
+/** True where the browser is asked to open it somewhere else: in a tab, in a window, as a file. */
+function opensElsewhere(event: GestureResponderEvent): boolean {
+  const { ctrlKey, metaKey, shiftKey, altKey } = event as unknown as MouseEvent;
+  return ctrlKey || metaKey || shiftKey || altKey;
+}
+
+/** Something that leads somewhere: a link to the browser too, for keys, the middle button and “copy address”. */
+export function LinkArea({ href, label, isHere = false, onFocus, onBlur, style, children }: LinkAreaProps) {
+  const router = useRouter();
+  // The web target makes an anchor of what has an address.
+  const address = { href: Link.resolveHref(href) } as object;
+  return (
+    <Pressable
+      {...address}
+      role="link"
+      aria-label={label}
+      aria-current={isHere ? 'page' : undefined}
+      onFocus={onFocus}
+      onBlur={onBlur}
+      onPress={(event) => {
+        if (opensElsewhere(event)) return;
+        event.preventDefault();
+        router.navigate(href);
+      }}
+      style={({ hovered = false }: { pressed: boolean; hovered?: boolean }) =>
+        typeof style === 'function' ? style(hovered) : style
+      }
+    >
+      {children}
+    </Pressable>
+  );
+}
