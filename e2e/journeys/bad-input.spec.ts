@@ -78,7 +78,13 @@ test('readings of the wrong sign are found on their line, and turned', async ({ 
 
 test('nothing is made of what nothing was entered in, and what was begun waits', async ({ page, app }) => {
   const name = `Begun ${test.info().project.name}`;
-  await page.goto(`${app.url}/houses/new`);
+  const notThere: string[] = [];
+  page.on('response', (answer) => {
+    if (answer.status() === 404) notThere.push(answer.url());
+  });
+  await page.goto(`${app.url}/houses`);
+  await expect(page.getByText('Houses', { exact: true }).first()).toBeVisible();
+  await page.getByRole('button', { name: 'Add a house' }).first().click();
   await page.getByLabel('Name', { exact: true }).fill(name);
   await enter(page, 'Volume', '612.5');
   await page.getByRole('button', { name: 'Back to the houses' }).click();
@@ -112,6 +118,8 @@ test('nothing is made of what nothing was entered in, and what was begun waits',
   await expect(page.getByText('Size stays 62.5\u00A0m²: “62.5.1” was not right.')).toBeVisible();
   await expect(page.getByText('62.5', { exact: false }).first()).toBeVisible();
   await allSent(page);
+  // Nothing was asked for that nobody but this device knew of.
+  expect(notThere).toEqual([]);
 });
 
 test('an area that becomes another kind is offered build-ups that fit', async ({ page, app }) => {

@@ -162,6 +162,11 @@ export class CatchingUp {
       return true;
     }
     const told = await this.toldOf(houseId);
+    // Another tab may send by now: then it is for that one to tell.
+    if (!outbox.isLeading()) {
+      onLost(houseId);
+      return true;
+    }
     const held = copies.of(houseId);
     if (told.upTo >= held.upTo && told.records.size >= held.records.size) {
       copies.take(houseId, [...told.records.values()], told.upTo);

@@ -73,14 +73,15 @@ export function useHouse(houseId: string): Loaded<HouseView | null> {
   useHouseList();
   const isRead = useKeptIn() !== 'opening';
   const copy = useCopies().get(houseId);
-  const { error, mutate } = useSWR<void, Error>(
-    isRead && copy === undefined ? ['house', houseId] : null,
-    () => store.refreshHouse(houseId),
-  );
   const state = useOutbox();
   const kept = useMemo(
     () => (isRead ? viewWithWaiting(copy, houseId, state) : undefined),
     [isRead, copy, state, houseId],
+  );
+  // Of a house that was made here and not sent yet the server knows nothing to ask for.
+  const { error, mutate } = useSWR<void, Error>(
+    isRead && copy === undefined && kept == null ? ['house', houseId] : null,
+    () => store.refreshHouse(houseId),
   );
   const typed = useAllTyped();
   const data = useMemo(() => kept && viewWithTyped(kept, typed), [kept, typed]);
@@ -124,11 +125,12 @@ export function useHouseViews(houses: readonly House[]): ReadonlyMap<string, Hou
   const store = useStore();
   const isRead = useKeptIn() !== 'opening';
   const copies = useCopies();
-  const missing = houses.flatMap(({ id }) => (copies.has(id) ? [] : [id]));
+  const state = useOutbox();
+  const isHere = (id: string): boolean => copies.has(id) || viewWithWaiting(undefined, id, state) != null;
+  const missing = houses.flatMap(({ id }) => (isHere(id) ? [] : [id]));
   useSWR<void[], Error>(isRead && missing.length > 0 ? ['houses not here', ...missing] : null, () =>
     Promise.all(missing.map(store.refreshHouse)),
   );
-  const state = useOutbox();
   return useMemo(() => {
     const views = houses.map(({ id }): [string, HouseView | null | undefined] => [
       id,

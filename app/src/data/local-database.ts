@@ -219,9 +219,11 @@ export class LocalDatabase {
     });
   }
 
-  keepEntries(entries: readonly Entry[]): void {
+  /** Keeps what was entered in a tab that does not send; `onKept` is called once it is kept, however often that is tried. */
+  keepEntries(entries: readonly Entry[], onKept: () => void): void {
     this.gather((tx) => {
       for (const entry of entries) void tx.objectStore('entries').add({ entry });
+      void tx.done.then(onKept, () => undefined);
     });
   }
 

@@ -41,8 +41,10 @@ export class Outbox {
   private waiting: Waiting = NOTHING_WAITS;
   /** Entered in tabs that do not send, and not yet taken by the one that does. */
   private own: readonly Entry[] = [];
-  /** Of these, what is not in the device's database yet. */
+  /** Of these, what is on its way into the device's database. */
   private readonly unwritten = new Set<string>();
+  /** Of these, what was only told to the tab that sends, as long as the device's database is not here: it may hear nothing. */
+  private readonly onlyTold = new Set<string>();
   /** Taken by this tab while it is the one that sends, so that none is taken twice. */
   private readonly taken = new Set<string>();
   /** Of which another tab told that it took them: they are not shown twice. It may have ended before that was kept. */
@@ -120,7 +122,7 @@ export class Outbox {
     this.toldTaken.clear();
     // What was written down and is not there any more was taken by the tab that sent before this one.
     const known = new Set(entered.map(({ entry }) => entry.entryId));
-    const own = this.own.filter(({ entryId }) => this.unwritten.has(entryId) && !known.has(entryId));
+    const own = this.own.filter(({ entryId }) => this.isOwnAlone(entryId) && !known.has(entryId));
     // What is on its way into the database is taken from there, like what other tabs put in.
     const isHandedOver = this.options.local() !== null;
     this.own = isHandedOver ? own : [];
@@ -137,6 +139,9 @@ export class Outbox {
   follow({ outbox, entries }: KeptWaiting): void {
     if (this.leads) return;
     this.waiting = restoredFrom(this.keeper.hear(outbox, this.keeper.goneFrom(outbox)));
+    // Nobody may have heard of it: from now on it is kept, and taken from there.
+    const told = this.own.filter(({ entryId }) => this.onlyTold.has(entryId));
+    if (told.length > 0) this.handOver(told);
     this.showEntered(entries);
   }
 
@@ -179,7 +184,10 @@ export class Outbox {
   /** The tab that sends told what waits now. */
   hear({ changed, gone, took, phase, isAll }: OutboxMessage): void {
     if (this.leads) return;
-    took.forEach((entryId) => this.toldTaken.add(entryId));
+    took.forEach((entryId) => {
+      this.toldTaken.add(entryId);
+      this.onlyTold.delete(entryId);
+    });
     this.own = this.own.filter(({ entryId }) => !took.includes(entryId));
     this.waiting = restoredFrom(this.keeper.hear(changed, isAll ? this.keeper.goneFrom(changed) : gone));
     this.phase = phase;
@@ -202,12 +210,15 @@ export class Outbox {
   private handOver(entries: readonly Entry[]): void {
     const local = this.options.local();
     if (local === null) {
+      entries.forEach(({ entryId }) => this.onlyTold.add(entryId));
       this.options.post({ kind: 'entered', entries });
       return;
     }
-    entries.forEach(({ entryId }) => this.unwritten.add(entryId));
-    local.keepEntries(entries);
-    void local.settled().then(() => {
+    for (const { entryId } of entries) {
+      this.onlyTold.delete(entryId);
+      this.unwritten.add(entryId);
+    }
+    local.keepEntries(entries, () => {
       entries.forEach(({ entryId }) => this.unwritten.delete(entryId));
       this.options.post({ kind: 'entered', entries: [] });
       void this.takeEntered();
@@ -218,12 +229,15 @@ export class Outbox {
   private showEntered(entered: readonly KeptEntry[]): void {
     if (this.leads) return;
     const known = new Set(entered.map(({ entry }) => entry.entryId));
-    const underWay = this.own.filter(
-      ({ entryId }) => !known.has(entryId) && (this.unwritten.has(entryId) || this.options.local() === null),
-    );
+    const underWay = this.own.filter(({ entryId }) => !known.has(entryId) && this.isOwnAlone(entryId));
     const shown = entered.map(({ entry }) => entry).filter(({ entryId }) => !this.toldTaken.has(entryId));
     this.own = [...shown, ...underWay];
     this.show();
+  }
+
+  /** True while something entered here is nowhere else for certain. */
+  private isOwnAlone(entryId: string): boolean {
+    return this.unwritten.has(entryId) || this.onlyTold.has(entryId);
   }
 
   private change(next: Waiting, took: readonly string[] = []): void {

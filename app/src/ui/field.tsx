@@ -1,29 +1,31 @@
 import { unitOf } from '@calvet/core';
-import { Children, useState, type ReactNode } from 'react';
+import { Children, useId, useState, type ReactNode } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { TextInput } from 'react-native-paper';
 import { usePreferences } from '../data/preferences';
 import { Button } from './button';
 import Icon from './icon-font/icon-set';
 import type { EntryTrouble } from './figure-entry';
-import { NumberInput, type NumberInputProps } from './number-input';
+import { describedBy, NumberInput, type NumberInputProps } from './number-input';
 import { Text } from './text';
 import { usePalette } from './theme';
 import { fonts, space } from './tokens';
 
 interface FieldMessageProps {
+  /** By which its field names it. */
+  readonly id?: string;
   readonly message: string | null | undefined;
   /** Nothing is wrong; something is only told. */
   readonly isTold?: boolean;
 }
 
 /** What is wrong with a field and what to do about it. */
-export function FieldMessage({ message, isTold = false }: FieldMessageProps) {
+export function FieldMessage({ id, message, isTold = false }: FieldMessageProps) {
   const palette = usePalette();
   if (message === null || message === undefined) return null;
   const tone = isTold ? 'soft' : 'ember';
   return (
-    <View style={styles.message} role={isTold ? 'status' : 'alert'}>
+    <View id={id} style={styles.message} role={isTold ? 'status' : 'alert'}>
       {!isTold && <Icon name="alert-circle" size={16} color={palette.ember} />}
       <Text look="small" tone={tone} style={styles.messageText}>
         {message}
@@ -47,13 +49,14 @@ interface LabelledProps {
   readonly label: string;
   readonly unit?: string;
   readonly message?: string | null;
+  readonly messageId?: string;
   readonly isTold?: boolean;
   readonly choices?: ReactNode;
   readonly children: ReactNode;
 }
 
 /** A field under its label, with the unit beside it and its message below. */
-export function Labelled({ label, unit, message, isTold, choices, children }: LabelledProps) {
+export function Labelled({ label, unit, message, messageId, isTold, choices, children }: LabelledProps) {
   return (
     <View style={styles.field}>
       <View style={styles.labelRow}>
@@ -67,7 +70,7 @@ export function Labelled({ label, unit, message, isTold, choices, children }: La
         )}
       </View>
       {children}
-      <FieldMessage message={message} isTold={isTold} />
+      <FieldMessage id={messageId} message={message} isTold={isTold} />
       {choices}
     </View>
   );
@@ -111,6 +114,7 @@ export function FieldTrouble({
 export function NumberField({ message, onTroubleChange, ...input }: NumberFieldProps) {
   const { units } = usePreferences();
   const [trouble, setTrouble] = useState<EntryTrouble | null>(null);
+  const messageId = useId();
   const shown = trouble?.message ?? message ?? null;
   const isTold = trouble?.isTold ?? false;
   return (
@@ -118,12 +122,14 @@ export function NumberField({ message, onTroubleChange, ...input }: NumberFieldP
       label={input.label}
       unit={unitOf(input.quantity, units).symbol}
       message={shown}
+      messageId={messageId}
       isTold={isTold}
       choices={trouble !== null && <Choices {...trouble} />}
     >
       <NumberInput
         {...input}
         hasError={shown !== null && !isTold}
+        describedBy={shown === null ? undefined : messageId}
         onTrouble={(next) => {
           setTrouble(next);
           onTroubleChange?.(next === null || next.isTold ? null : next.message);
@@ -147,13 +153,15 @@ interface TextFieldProps {
 /** A labelled field for words. */
 export function TextField({ label, value, onChange, message, ...rest }: TextFieldProps) {
   const palette = usePalette();
+  const messageId = useId();
   return (
-    <Labelled label={label} message={message}>
+    <Labelled label={label} message={message} messageId={messageId}>
       <TextInput
         {...rest}
         mode="outlined"
         dense
         aria-label={label}
+        {...describedBy(message == null ? undefined : messageId)}
         value={value}
         onChangeText={onChange}
         error={message !== null && message !== undefined}

@@ -135,6 +135,7 @@ test('what does not fit is kept in the field with its message, and passed on to 
   expect(screen.getByRole('alert').textContent).toContain('Not a number');
   expect(field().value).toBe('none');
   expect(field().getAttribute('aria-invalid')).toBe('true');
+  expect(field().getAttribute('aria-describedby')).toBe(screen.getByRole('alert').id);
   expect([...typed, ...entered]).toEqual([]);
 });
 

@@ -11,6 +11,8 @@ import { usePalette } from './theme';
 
 export interface NumberInputProps extends FigureEntryOptions {
   readonly hasError?: boolean;
+  /** Id of the message about it. */
+  readonly describedBy?: string;
   /** The keys are digits alone, to leave room. */
   readonly hasPlainKeys?: boolean;
   /** Pasted text that holds several figures goes here instead. */
@@ -27,6 +29,9 @@ const DATA_FIGURE = { dataSet: { figure: '' } };
 
 /** Somebody who types adds a sign at a time; more at once was pasted. */
 const isPasted = (text: string, before: string): boolean => text.length - before.length > 1;
+
+/** Ties a message to its field, which the web target does and React Native's types do not know. */
+export const describedBy = (id: string | undefined): object => ({ 'aria-describedby': id });
 
 const UNIT_KEYS_MAX = 5;
 
@@ -101,6 +106,7 @@ export function NumberInput(props: NumberInputProps) {
       ref={input}
       aria-label={label}
       aria-invalid={hasError}
+      {...describedBy(props.describedBy)}
       testID={testID}
       value={text}
       onChangeText={(next) => {

@@ -30,7 +30,7 @@ export function Screen({ name, detail, back, backLabel = 'Back', pinned, footer,
   return (
     <View style={[styles.screen, { backgroundColor: palette.paper }]}>
       <Head>
-        <title>{`${name}${detail === undefined ? '' : ` · ${detail}`} – Calvet`}</title>
+        <title>{`${[name, detail].filter(Boolean).join(' · ')} – Calvet`}</title>
       </Head>
       <View style={[styles.top, isWide && styles.topWide]}>
         {back !== undefined && (
@@ -46,7 +46,7 @@ export function Screen({ name, detail, back, backLabel = 'Back', pinned, footer,
           <Text look="section" numberOfLines={1}>
             {name}
           </Text>
-          {detail !== undefined && (
+          {detail !== undefined && detail !== '' && (
             <Text look="small" tone="soft" numberOfLines={1}>
               {detail}
             </Text>

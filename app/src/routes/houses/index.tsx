@@ -1,0 +1,3 @@
+import { HousesScreen } from '../../features/houses/houses-screen';
+
+export default HousesScreen;
