@@ -95,6 +95,7 @@ test('nothing is made of what nothing was entered in, and what was begun waits',
   await expect(page.getByLabel('Volume', { exact: true })).toHaveValue('');
   await page.reload();
   await expect(page.getByLabel('Name', { exact: true })).toHaveValue('');
+  await expect(page.getByText('As you left it.')).toHaveCount(0);
 
   await createHouse(page, app, { name, ...sizes });
   await page.getByRole('button', { name: 'Add an area' }).click();

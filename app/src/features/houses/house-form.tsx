@@ -37,14 +37,17 @@ export function houseDraftOf(kept: Readonly<Record<string, unknown>>): HouseDraf
   const fits = (name: string): boolean =>
     kept[name] === null ||
     houseBody.extract(name).validate(kept[name], { convert: false }).error === undefined;
-  const names = Object.keys(EMPTY_HOUSE).filter((name) => name in kept && (kept[name] === '' || fits(name)));
-  const target = kept['target'] as Partial<HouseDraft['target']> | null | undefined;
-  const hasQuantity = HOUSE_TARGET_QUANTITIES.some((each) => each === target?.quantity);
-  return {
-    ...EMPTY_HOUSE,
-    ...Object.fromEntries(names.map((name) => [name, kept[name]])),
-    ...(hasQuantity && { target: { ...EMPTY_HOUSE.target, ...target } }),
+  const names = Object.keys(EMPTY_HOUSE).filter(
+    (name) => name !== 'target' && name in kept && (kept[name] === '' || fits(name)),
+  );
+  const { quantity, limit } = (kept['target'] ?? {}) as Readonly<Record<string, unknown>>;
+  const known = HOUSE_TARGET_QUANTITIES.find((each) => each === quantity);
+  const fitsLimit = houseBody.extract('target.limit').validate(limit, { convert: false }).error === undefined;
+  const target = {
+    quantity: known ?? EMPTY_HOUSE.target.quantity,
+    limit: fitsLimit ? (limit as number) : null,
   };
+  return { ...EMPTY_HOUSE, ...Object.fromEntries(names.map((name) => [name, kept[name]])), target };
 }
 
 const NUMBERS = [

@@ -4,7 +4,8 @@ import { useForm } from 'react-hook-form';
 import { baseline } from '../../../../contract/test/baseline';
 import { renderInTheme } from '../../../test/in-theme';
 import { areaWith, goodReadings, houseWith, testWith } from '../../../test/records';
-import { EMPTY_HOUSE, HouseForm, houseResolver, type HouseDraft } from './house-form';
+import { halfFilled, keepHalfFilled } from '../../data/half-filled';
+import { EMPTY_HOUSE, HouseForm, houseDraftOf, houseResolver, type HouseDraft } from './house-form';
 import { headlineOf, summaryOf } from './house-summary';
 import { HousesTable, type HouseLine } from './houses-table';
 
@@ -122,6 +123,42 @@ describe('the table of houses', () => {
     mockNavigate.mockClear();
     fireEvent.click(mill, { ctrlKey: true });
     expect(mockNavigate).not.toHaveBeenCalled();
+  });
+});
+
+describe('a form that was left half filled', () => {
+  test('is as it was, but for what fits no more', () => {
+    const kept = {
+      name: '',
+      place: 'Northby',
+      volumeM3: 612.5,
+      storeys: 2.5,
+      heightM: null,
+      target: { quantity: 'qE50', limit: 'low' },
+      colour: 'red',
+    };
+    expect(houseDraftOf(kept)).toEqual({
+      ...EMPTY_HOUSE,
+      place: 'Northby',
+      volumeM3: 612.5,
+      target: { quantity: 'qE50', limit: null },
+    });
+  });
+
+  test.each([[{}], [{ target: null }], [{ target: { quantity: 'none', limit: -1 } }]])(
+    'begins anew from %j',
+    (kept) => {
+      expect(houseDraftOf(kept)).toEqual(EMPTY_HOUSE);
+    },
+  );
+
+  test('waits on the device, whatever else lies there', () => {
+    keepHalfFilled('sample', { name: 'Byre' });
+    expect(halfFilled('sample')).toEqual({ name: 'Byre' });
+    keepHalfFilled('sample', null);
+    expect(halfFilled('sample')).toBeNull();
+    localStorage.setItem('calvet.half-filled.sample', '{"name":');
+    expect(halfFilled('sample')).toBeNull();
   });
 });
 

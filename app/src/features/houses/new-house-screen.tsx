@@ -1,4 +1,5 @@
 import type { HouseBody } from '@calvet/contract';
+import { dequal } from 'dequal';
 import { useRouter } from 'expo-router';
 import { useEffect, useState } from 'react';
 import { useForm } from 'react-hook-form';
@@ -25,7 +26,10 @@ export function NewHouseScreen() {
   const [isAsked, setIsAsked] = useState(false);
   useEffect(
     () =>
-      form.subscribe({ formState: { values: true }, callback: ({ values }) => keepHalfFilled(FORM, values) }),
+      form.subscribe({
+        formState: { values: true },
+        callback: ({ values }) => keepHalfFilled(FORM, dequal(values, EMPTY_HOUSE) ? null : values),
+      }),
     [form],
   );
   const clear = (): void => {
