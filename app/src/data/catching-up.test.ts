@@ -1,9 +1,9 @@
-import type { BodyChange, House } from '@calvet/contract';
+import type { BodyChange, ChangesPage, House } from '@calvet/contract';
 import { houseWith } from '../../test/records';
 import { ApiProblem } from './api';
 import { CatchingUp } from './catching-up';
 import { Copies } from './copies';
-import type { HouseCopy } from './house-copy';
+import { EMPTY_COPY, type HouseCopy } from './house-copy';
 import { Outbox } from './outbox';
 import { deviceClock } from './clock';
 import type { Wish } from './store-options';
@@ -11,8 +11,8 @@ import type { Wish } from './store-options';
 const house: House = houseWith({ revision: 3 });
 const copy: HouseCopy = { upTo: 3, records: new Map([[house.id, { kind: 'house', record: house }]]) };
 
-/** A server that knows no house, and a device that holds one. */
-function device() {
+/** A device that holds a house, and a server that knows none unless it is told otherwise. */
+function device(changesSince?: (houseId: string, since: number) => Promise<ChangesPage>) {
   let ids = 0;
   const outbox = new Outbox({
     post: () => undefined,
@@ -33,7 +33,10 @@ function device() {
     detail: 'No house has this id.',
   });
   const catchingUp = new CatchingUp({
-    api: { houses: () => Promise.reject(unknown), changesSince: () => Promise.reject(unknown) },
+    api: {
+      houses: () => Promise.reject(unknown),
+      changesSince: changesSince ?? (() => Promise.reject(unknown)),
+    },
     clock: deviceClock,
     copies,
     outbox,
@@ -58,7 +61,7 @@ function device() {
       );
     },
   });
-  return { catchingUp, outbox, told };
+  return { catchingUp, outbox, told, copies };
 }
 
 test('a server that does not know a house is told it once, however many answers say so, early or late', async () => {
@@ -75,4 +78,23 @@ test('a house that nobody knows is not told of', async () => {
   const { catchingUp, told } = device();
   expect(await catchingUp.tellAgain('another')).toBe(false);
   expect(told).toEqual([]);
+});
+
+test('a page that follows upon a copy which was replaced meanwhile is asked for again, from where the new one ends', async () => {
+  const asked: number[] = [];
+  const later = { ...house, revision: 4, name: 'Later' };
+  const { catchingUp, copies } = device((houseId, since) => {
+    asked.push(since);
+    // The server turned out to know less, and another tab took the copy back, while this was on its way.
+    if (since > 0) copies.replace(houseId, EMPTY_COPY);
+    return Promise.resolve({
+      records: since > 0 ? [] : [{ kind: 'house' as const, record: later }],
+      upTo: 5,
+      more: false,
+    });
+  });
+  await catchingUp.refreshHouse(house.id);
+  expect(asked).toEqual([3, 0]);
+  expect(copies.recordOf(house.id, house.id)?.record).toEqual(later);
+  expect(copies.of(house.id).upTo).toBe(5);
 });

@@ -124,7 +124,10 @@ export class CatchingUp {
         else if (waitingIn(outbox.getState(), houseId).length === 0) throw error;
         return;
       }
-      if (page.upTo < since && since === copies.of(houseId).upTo) {
+      const held = copies.of(houseId).upTo;
+      // Another copy took its place meanwhile, which does not hold what came before this page.
+      if (held < since) continue;
+      if (page.upTo < since && since === held) {
         await this.tellAgain(houseId);
         return;
       }
