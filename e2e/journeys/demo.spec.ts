@@ -38,7 +38,7 @@ for (const { houseId, changes } of seedBatches) {
 test('the list says which house is in trouble, and leads there', async ({ page, app }) => {
   await page.goto(app.url);
   await expect(page.getByRole('heading', { level: 1, name: /leaks? more than/ })).toBeVisible();
-  await page.getByLabel(/^Tamsel Row 3/).click();
+  await page.getByRole('link', { name: /^Tamsel Row 3/ }).click();
   await expect(
     page.getByRole('heading', { level: 1, name: /Leaks \d+ % more than its target allows/ }),
   ).toBeVisible();
@@ -48,7 +48,7 @@ test('dark and imperial hold over pages and a reload', async ({ page, app }) => 
   await page.goto(app.url);
   await page.getByRole('button', { name: 'Metric' }).click();
   await page.getByRole('button', { name: 'Switch to dark' }).click();
-  await page.getByLabel(/^Nettle Cabin/).click();
+  await page.getByRole('link', { name: /^Nettle Cabin/ }).click();
   await page.reload();
   await expect(page.getByRole('button', { name: 'Imperial' })).toBeVisible();
   await expect(page.getByRole('button', { name: 'Switch to light' })).toBeVisible();

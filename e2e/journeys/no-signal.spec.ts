@@ -23,7 +23,7 @@ test('without a server the app opens with what it knows, and keeps what is enter
 
   await page.goto(app.url);
   await page
-    .getByLabel(new RegExp(`^${name}`))
+    .getByRole('link', { name: new RegExp(`^${name}`) })
     .first()
     .click();
   await expect(page.getByRole('button', { name: 'Change' })).toBeVisible();
@@ -37,7 +37,7 @@ test('without a server the app opens with what it knows, and keeps what is enter
   const other = await onOtherDevice(browser, page);
   await other.goto(app.url);
   await other
-    .getByLabel(new RegExp(`^${name}`))
+    .getByRole('link', { name: new RegExp(`^${name}`) })
     .first()
     .click();
   await other.getByRole('link', { name: 'Fill', exact: true }).click();
@@ -57,7 +57,9 @@ test('a server that takes requests and never answers holds up nothing', async ({
   const plan = page.getByRole('heading', { level: 1, name: 'Start with the areas of the envelope' });
   await expect(plan).toBeVisible({ timeout: 15_000 });
   await page.goto(app.url);
-  await expect(page.getByLabel(new RegExp(`^${name}`)).first()).toBeVisible({ timeout: 15_000 });
+  await expect(page.getByRole('link', { name: new RegExp(`^${name}`) }).first()).toBeVisible({
+    timeout: 15_000,
+  });
 });
 
 test('a house made without a server is there after the tab was closed, and is sent', async ({
@@ -79,7 +81,7 @@ test('a house made without a server is there after the tab was closed, and is se
   await app.start();
   await allSent(later);
   await later.goto(app.url);
-  await expect(later.getByLabel(new RegExp(`^${name}`)).first()).toBeVisible();
+  await expect(later.getByRole('link', { name: new RegExp(`^${name}`) }).first()).toBeVisible();
 });
 
 test('two devices on different fields of one house: both are kept, and nobody is asked', async ({

@@ -195,10 +195,10 @@ test('a house is deleted, and the deletion undone', async ({ page, app }) => {
   await page.getByRole('button', { name: 'Change' }).click();
   await page.getByRole('button', { name: 'Delete house' }).click();
   await expect(page.getByText(`${name} was deleted.`)).toBeVisible();
-  await expect(page.getByLabel(new RegExp(`^${name}`))).toHaveCount(0);
+  await expect(page.getByRole('link', { name: new RegExp(`^${name}`) })).toHaveCount(0);
   await page.getByRole('button', { name: 'Undo' }).click();
-  await expect(page.getByLabel(new RegExp(`^${name}`))).toBeVisible();
+  await expect(page.getByRole('link', { name: new RegExp(`^${name}`) })).toBeVisible();
   await allSent(page);
   await page.reload();
-  await expect(page.getByLabel(new RegExp(`^${name}`))).toBeVisible();
+  await expect(page.getByRole('link', { name: new RegExp(`^${name}`) })).toBeVisible();
 });
