@@ -14,15 +14,14 @@ async function tabTo(page: Page, wanted: Locator): Promise<void> {
   throw new Error(`The tab key never came to ${String(wanted)}.`);
 }
 
-const link = (page: Page, name: string | RegExp) => page.getByRole('link', { name });
-
-test('from a house to its test, its verdict, an area and a photo by keys alone', async ({
-  page,
-  app,
-  request,
-}) => {
+test.beforeEach(async ({ page, app, request }) => {
   await seedDemo(app, request);
   await page.goto(app.url);
+});
+
+const link = (page: Page, name: string | RegExp) => page.getByRole('link', { name });
+
+test('from a house to its test, its verdict, an area and a photo by keys alone', async ({ page }) => {
   await tabTo(page, link(page, 'Wrenfold 4'));
   await page.keyboard.press('Enter');
   await expect(page.getByRole('heading', { level: 1, name: /target/ })).toBeVisible();
@@ -59,10 +58,7 @@ test('from a house to its test, its verdict, an area and a photo by keys alone',
 test('a link is one to the browser too: it opens beside, and its address can be copied', async ({
   page,
   app,
-  request,
 }) => {
-  await seedDemo(app, request);
-  await page.goto(app.url);
   const house = link(page, 'Nettle Cabin');
   const address = await house.evaluate((element) => (element as HTMLAnchorElement).href);
   expect(address).toMatch(/\/houses\/[0-9a-f-]{36}$/);

@@ -9,7 +9,7 @@ import {
 } from '@calvet/contract';
 import { useEffect, useMemo, useState, useSyncExternalStore } from 'react';
 import useSWR from 'swr';
-import { withPending, type HouseCopy, type HouseView } from './house-copy';
+import { notStored, withPending, type HouseCopy, type HouseView } from './house-copy';
 import type { KeptIn } from './keeping';
 import type { OutboxState } from './outbox';
 import { waitingIn } from './outbox-rules';
@@ -99,7 +99,7 @@ export function useRecordToBe<Body extends Bodies[Kind]>(
   const typed = useAllTyped();
   const [begun, setBegun] = useState<Stored<Body> | null>(null);
   if (begun?.id === id) return withTyped(begun, typed);
-  const record = { ...begin(), id, houseId, revision: 0, updatedAt: '', updatedBy: '', deletedAt: null };
+  const record = { ...begin(), ...notStored(id, houseId) };
   setBegun(record);
   return record;
 }

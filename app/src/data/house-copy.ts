@@ -8,6 +8,7 @@ import {
   type Kind,
   type KindedRecord,
   type Photo,
+  type RecordBase,
   type Stored,
 } from '@calvet/contract';
 import type { Kept } from './local-schema';
@@ -28,6 +29,16 @@ export interface HouseView {
   /** In the order of making. */
   readonly photos: readonly Photo[];
 }
+
+/** What every record carries, of one that no server has yet. */
+export const notStored = (id: string, houseId: string): RecordBase => ({
+  id,
+  houseId,
+  revision: 0,
+  updatedAt: '',
+  updatedBy: '',
+  deletedAt: null,
+});
 
 export const EMPTY_COPY: HouseCopy = { upTo: 0, records: new Map() };
 
@@ -61,14 +72,7 @@ function changed(
   change: Change,
 ): KindedRecord | undefined {
   if (current === undefined && change.op !== 'create') return undefined;
-  const base = current?.record ?? {
-    id: change.id,
-    houseId,
-    revision: 0,
-    updatedAt: '',
-    updatedBy: '',
-    deletedAt: null,
-  };
+  const base = current?.record ?? notStored(change.id, houseId);
   const deletedAt = change.op === 'delete' ? 'pending' : change.op === 'restore' ? null : base.deletedAt;
   const body = changedBody(change.kind, base as unknown as Record<string, unknown>, change);
   const record = { ...body, deletedAt } as unknown as Stored<Bodies[Kind]>;

@@ -9,6 +9,7 @@ import {
   type UnitSystem,
 } from '@calvet/core';
 import type { Schema } from 'joi';
+import { MINUS } from './format';
 
 /** What a field makes of what was typed. */
 export type Entry =
@@ -36,7 +37,6 @@ interface EntryRules {
   readonly assumed?: AssumedSign;
 }
 
-const MINUS = '\u2212';
 const SIGN = /^\s*([+\-\u2212\u2013])\s*/;
 
 /** The sign that stands in a text; null where none does. */

@@ -1,7 +1,8 @@
 import { fromSi, unitOf, type Quantity, type UnitSystem } from '@calvet/core';
 import { format as formatDay, isValid, parseISO } from 'date-fns';
 
-const MINUS = '\u2212';
+/** The true minus sign. */
+export const MINUS = '\u2212';
 /** A figure that was typed comes back from SI within this share of itself. */
 const TYPED_SLACK = 1e-12;
 

@@ -4,6 +4,7 @@ import { StyleSheet, TextInput, View, type TextInputProps } from 'react-native';
 import { usePreferences } from '../data/preferences';
 import { withSignTurned } from './entry-message';
 import { useFigureEntry, type FigureEntryOptions } from './figure-entry';
+import { MINUS } from './format';
 import { focusNextNumberField, focusSameColumn, useKeypad, type KeypadTarget } from './keypad/keypad';
 import { Text } from './text';
 import { fonts, TOUCH } from './tokens';
@@ -163,7 +164,7 @@ export function NumberInput(props: NumberInputProps) {
       {field}
       {hasStandingSign && (
         <Text look="figure" tone="soft" style={styles.sign}>
-          {'\u2212'}
+          {MINUS}
         </Text>
       )}
     </View>

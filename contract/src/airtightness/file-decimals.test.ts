@@ -1,4 +1,4 @@
-import { decimalMarkOf, eitherReading, isDecimal } from './file-decimals';
+import { decimalMarkOf, eitherReading } from './file-decimals';
 
 test.each([
   [['-0,8', '1.200'], ','],
@@ -26,10 +26,10 @@ test.each([
   ['12.50', null],
   ['1,200.5', null],
 ] as const)('%s can be %j', (text, readings) => {
-  expect(eitherReading(text)).toEqual(readings);
+  expect(eitherReading(text)?.map(({ value }) => value) ?? null).toEqual(readings);
 });
 
 test('whose mark it is', () => {
-  expect(isDecimal('1,200', ',')).toBe(true);
-  expect(isDecimal('1,200', '.')).toBe(false);
+  expect(eitherReading('1,200')?.map(({ decimalMark }) => decimalMark)).toEqual([',', '.']);
+  expect(eitherReading('1.200')?.map(({ decimalMark }) => decimalMark)).toEqual(['.', ',']);
 });

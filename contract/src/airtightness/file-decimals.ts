@@ -29,13 +29,21 @@ export function decimalMarkOf(texts: readonly string[]): DecimalMark | null {
   return shown.size === 1 && only !== undefined ? only : null;
 }
 
-/** Both readings of a text that could be either, decimals first; null where it can be one alone. */
-export function eitherReading(text: string): readonly [decimals: number, thousands: number] | null {
-  const found = EITHER.exec(plain(text));
-  if (found === null) return null;
-  const [, before = '', , after = ''] = found;
-  return [Number(`${before}.${after}`), Number(`${before}${after}`)];
+/** One way to read a figure: its value, where this mark stands before decimals. */
+export interface FigureReading {
+  readonly value: number;
+  readonly decimalMark: DecimalMark;
 }
 
-/** True where the mark of a text that could be either is the one before decimals. */
-export const isDecimal = (text: string, mark: DecimalMark): boolean => EITHER.exec(plain(text))?.[2] === mark;
+/** Both readings of a text that could be either, decimals first; null where it can be one alone. */
+export function eitherReading(
+  text: string,
+): readonly [decimals: FigureReading, thousands: FigureReading] | null {
+  const found = EITHER.exec(plain(text));
+  if (found === null) return null;
+  const [, before = '', mark = '', after = ''] = found;
+  return [
+    { value: Number(`${before}.${after}`), decimalMark: mark as DecimalMark },
+    { value: Number(`${before}${after}`), decimalMark: other(mark) },
+  ];
+}

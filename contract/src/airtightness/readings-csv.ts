@@ -1,7 +1,7 @@
 import Papa from 'papaparse';
 import { M3H_PER_CFM, M3H_PER_LITRE_SECOND, parseDecimal, type Direction } from '@calvet/core';
 import { BASELINE_MAX, READINGS_MAX } from '../limits';
-import { decimalMarkOf, eitherReading, isDecimal, type DecimalMark } from './file-decimals';
+import { decimalMarkOf, eitherReading, type DecimalMark, type FigureReading } from './file-decimals';
 import type {
   AirtightnessTestBody,
   BaselineReading,
@@ -36,7 +36,7 @@ export interface CsvQuestion {
   readonly column: string;
   readonly text: string;
   /** What the file is to be read with, for each of its readings. */
-  readonly choices: readonly { readonly value: number; readonly decimalMark: DecimalMark }[];
+  readonly choices: readonly FigureReading[];
 }
 
 export type CsvResult =
@@ -105,20 +105,15 @@ interface Defaults {
   readonly decimalMark?: DecimalMark;
 }
 
-function eitherIn(line: Line, column: string, text: string, both: readonly [number, number]): number {
-  const mark = line.decimalMark;
-  if (mark !== null) return both[isDecimal(text, mark) ? 0 : 1];
-  const standing: DecimalMark = isDecimal(text, '.') ? '.' : ',';
-  const marks = [standing, standing === '.' ? ',' : '.'] as const;
-  const choices = both.map((value, i) => ({ value, decimalMark: marks[i === 0 ? 0 : 1] }));
-  throw new Unclear({ line: line.number, column, text, choices });
-}
-
 function numberIn(line: Line, column: string): number | null {
   const text = line.cell(column);
   if (text === '') return null;
-  const both = eitherReading(text);
-  if (both !== null) return eitherIn(line, column, text, both);
+  const choices = eitherReading(text);
+  if (choices !== null) {
+    const told = choices.find(({ decimalMark }) => decimalMark === line.decimalMark);
+    if (told === undefined) throw new Unclear({ line: line.number, column, text, choices });
+    return told.value;
+  }
   const parsed = parseDecimal(text);
   if (parsed.ok) return parsed.value;
   throw new Refused(line.number, column, `“${text}” is not a number.`);

@@ -6,7 +6,8 @@ import { StyleSheet, View } from 'react-native';
 import { v7 } from 'uuid';
 import type { Keep } from '../../data/use-keep';
 import { Button } from '../../ui/button';
-import { FieldMessage } from '../../ui/field';
+import { FieldTrouble } from '../../ui/field';
+import type { EntryTrouble } from '../../ui/figure-entry';
 import { useNote } from '../../ui/undo';
 import { space } from '../../ui/tokens';
 
@@ -20,7 +21,6 @@ interface CsvToolsProps {
 
 type CsvReader = Pick<typeof readingsCsv, 'readReadingsCsv' | 'withImported'>;
 type DecimalMark = readingsCsv.CsvQuestion['choices'][number]['decimalMark'];
-type Question = readonly { readonly label: string; readonly onChoose: () => void }[];
 
 function download(name: string, text: string): void {
   const url = URL.createObjectURL(new Blob([text], { type: 'text/csv' }));
@@ -39,8 +39,8 @@ export function CsvTools({ house, test, direction, keep }: CsvToolsProps) {
   const picker = useRef<HTMLInputElement>(null);
   const [message, setMessage] = useState<string | null>(null);
 
-  /** A figure of a file could be either: each as it may be read, and the file read so. */
-  const [question, setQuestion] = useState<Question | null>(null);
+  /** A figure of a file could be either. */
+  const [question, setQuestion] = useState<EntryTrouble | null>(null);
 
   const take = async (file: File): Promise<void> => {
     const csv = await import('@calvet/contract/airtightness/readings-csv');
@@ -58,15 +58,14 @@ export function CsvTools({ house, test, direction, keep }: CsvToolsProps) {
     setQuestion(null);
     if ('question' in result) {
       const { line, column, text: figure, choices } = result.question;
-      setMessage(
-        `Nothing is imported yet. Line ${line}, ${column}: is “${figure}” ${choices.map(({ value }) => value).join(' or ')}? It holds for the whole file.`,
-      );
-      setQuestion(
-        choices.map(({ value, decimalMark: mark }) => ({
-          label: String(value),
-          onChoose: () => read(csv, text, mark),
-        })),
-      );
+      const values = choices.map(({ value }) => String(value));
+      setMessage(null);
+      setQuestion({
+        message: `Nothing is imported yet. Line ${line}, ${column}: is “${figure}” ${values.join(' or ')}? It holds for the whole file.`,
+        choices: values,
+        take: (chosen) => read(csv, text, choices[values.indexOf(chosen)]?.decimalMark),
+        isTold: false,
+      });
       return;
     }
     if (!result.ok) {
@@ -92,14 +91,7 @@ export function CsvTools({ house, test, direction, keep }: CsvToolsProps) {
         <Button label="Import CSV" icon="file-upload-outline" onPress={() => picker.current?.click()} />
         <Button label="Export CSV" icon="file-download-outline" onPress={() => void write()} />
       </View>
-      <FieldMessage message={message} />
-      {question !== null && (
-        <View style={styles.row}>
-          {question.map(({ label, onChoose }) => (
-            <Button key={label} label={label} onPress={onChoose} />
-          ))}
-        </View>
-      )}
+      <FieldTrouble trouble={question} message={message} />
       <input
         ref={picker}
         type="file"

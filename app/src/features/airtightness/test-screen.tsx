@@ -15,7 +15,7 @@ import { useIsWide } from '../../ui/theme';
 import { space } from '../../ui/tokens';
 import { useNote } from '../../ui/undo';
 import { PhotosCard } from '../photos/photos-card';
-import { PageEnd, Screen } from '../shell/screen';
+import { DeleteAtEnd, Screen } from '../shell/screen';
 import { AnswerLine } from './answer-line';
 import { CautionCard } from './caution-card';
 import { ConditionsCard } from './conditions-card';
@@ -192,11 +192,7 @@ export function TestScreen({ view, test, isNew = false }: TestScreenProps) {
           hint="Show how the house was made ready: the fan in its opening, what was sealed for the test, the leaks that were found."
         />
       )}
-      {!isNew && (
-        <PageEnd>
-          <Button kind="quiet" label="Delete door test" icon="trash-can-outline" onPress={remove} />
-        </PageEnd>
-      )}
+      {!isNew && <DeleteAtEnd label="Delete door test" onPress={remove} />}
     </Screen>
   );
 }

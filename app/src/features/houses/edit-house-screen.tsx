@@ -3,9 +3,8 @@ import { useRouter } from 'expo-router';
 import { useForm } from 'react-hook-form';
 import { useStore } from '../../data/store-context';
 import { useKeep } from '../../data/use-keep';
-import { Button } from '../../ui/button';
 import { useNote } from '../../ui/undo';
-import { PageEnd, Screen } from '../shell/screen';
+import { DeleteAtEnd, Screen } from '../shell/screen';
 import { HouseForm, houseResolver, type HouseDraft } from './house-form';
 
 /** Changes a house: each field is kept once it fits and is left. */
@@ -42,9 +41,7 @@ export function EditHouseScreen({ house }: { readonly house: House }) {
       backLabel="Back to the plan"
     >
       <HouseForm control={form.control} errors={form.formState.errors} isRequired onField={keep} />
-      <PageEnd>
-        <Button kind="quiet" label="Delete house" icon="trash-can-outline" onPress={remove} />
-      </PageEnd>
+      <DeleteAtEnd label="Delete house" onPress={remove} />
     </Screen>
   );
 }

@@ -28,7 +28,7 @@ import { usePalette } from '../../ui/theme';
 import { CORNER, space } from '../../ui/tokens';
 import { useNote } from '../../ui/undo';
 import { PhotosCard } from '../photos/photos-card';
-import { PageEnd, Screen } from '../shell/screen';
+import { DeleteAtEnd, Screen } from '../shell/screen';
 import { GradeChoice } from './grade-choice';
 import { LayerEditor } from './layer-editor';
 import { AREA_WORDS, GRADE_WORDS } from './words';
@@ -227,11 +227,7 @@ export function AreaScreen({ view, area, isNew = false }: AreaScreenProps) {
         onPick={(buildUp) => keep({ buildUp })}
       />
       <LayerEditor buildUp={area.buildUp} onChange={(buildUp, stage) => keep({ buildUp }, stage)} />
-      {!isNew && (
-        <PageEnd>
-          <Button kind="quiet" label="Delete area" icon="trash-can-outline" onPress={remove} />
-        </PageEnd>
-      )}
+      {!isNew && <DeleteAtEnd label="Delete area" onPress={remove} />}
     </Screen>
   );
 }

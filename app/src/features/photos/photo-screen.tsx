@@ -14,7 +14,7 @@ import { Text } from '../../ui/text';
 import { useIsWide } from '../../ui/theme';
 import { space } from '../../ui/tokens';
 import { useNote } from '../../ui/undo';
-import { PageEnd, Screen } from '../shell/screen';
+import { DeleteAtEnd, Screen } from '../shell/screen';
 import { AddingState } from './adding-state';
 import { BeforeAfter } from './before-after';
 import { MarkTools, type Tool } from './mark-tools';
@@ -169,9 +169,7 @@ export function PhotoScreen({ view, photo }: PhotoScreenProps) {
         {photo.widthPx} × {photo.heightPx} px, {Math.round(photo.bytes / 1000)} kB. Where it was taken is not
         kept.
       </Text>
-      <PageEnd>
-        <Button kind="quiet" label="Delete photo" icon="trash-can-outline" onPress={remove} />
-      </PageEnd>
+      <DeleteAtEnd label="Delete photo" onPress={remove} />
     </>
   );
   return (

@@ -73,9 +73,18 @@ export function Screen({ name, detail, back, backLabel = 'Back', pinned, footer,
   );
 }
 
-/** The end of a page, out of the thumb's way: what takes something away for good stands here. */
-export function PageEnd({ children }: { readonly children: ReactNode }) {
-  return <View style={styles.end}>{children}</View>;
+interface DeleteAtEndProps {
+  readonly label: string;
+  readonly onPress: () => void;
+}
+
+/** What deletes stands at the end of a page, out of the thumb's way. */
+export function DeleteAtEnd({ label, onPress }: DeleteAtEndProps) {
+  return (
+    <View style={styles.end}>
+      <Button kind="quiet" label={label} icon="trash-can-outline" onPress={onPress} />
+    </View>
+  );
 }
 
 const styles = StyleSheet.create({
