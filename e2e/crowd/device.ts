@@ -110,6 +110,8 @@ export class Device {
 
   /** Ends a tab as a browser that is killed does, once what was entered in it is on the device. */
   async kill(tab: Store): Promise<void> {
+    // Where the database answers late, what was entered is in the page alone until then, which says so.
+    while (tab.keeping.database() === null) await new Promise((resolve) => setTimeout(resolve, 5));
     await tab.keeping.database()?.settled();
     tab.close();
     this.tabs.splice(this.tabs.indexOf(tab), 1);

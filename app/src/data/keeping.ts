@@ -20,8 +20,6 @@ interface KeepingOptions {
   readonly open: Opening | null;
   /** The first screen does not wait longer than this. */
   readonly limitMs?: number;
-  /** Which tab this is. */
-  readonly writer: string;
   readonly rewrite: (local: LocalDatabase) => void;
   /** Called with what the device had kept, whenever that is here. */
   readonly onTakenUp: (kept: Kept) => void;
@@ -74,14 +72,13 @@ export class Keeping {
   }
 
   private async open(): Promise<void> {
-    const { open, writer, rewrite, onTakenUp, onNoRoom } = this.options;
+    const { open, rewrite, onTakenUp, onNoRoom } = this.options;
     if (open === null) {
       this.set('page');
       return;
     }
     try {
       const local = await open({
-        writer,
         rewrite,
         onTrouble: (trouble, error) => {
           if (error !== undefined) console.error(error);

@@ -15,8 +15,7 @@ const rewriteNothing = () => undefined;
 const neverFails = (trouble: unknown, error: unknown) => {
   if (trouble !== null) throw error ?? new Error(String(trouble));
 };
-const open = (name: string, writer?: string) =>
-  LocalDatabase.open({ rewrite: rewriteNothing, onTrouble: neverFails, name, writer });
+const open = (name: string) => LocalDatabase.open({ rewrite: rewriteNothing, onTrouble: neverFails, name });
 const area = (id: string, name: string): KindedRecord =>
   ({
     kind: 'area',
@@ -301,7 +300,7 @@ test('one timer for all that waits for room, however much is entered meanwhile',
 
 test('of two tabs that write one house the newer records stay, and the house is told as far as both know it', async () => {
   const name = freshName();
-  const [one, other] = [await open(name, 'one'), await open(name, 'other')];
+  const [one, other] = [await open(name), await open(name)];
   const at = (revision: number, title: string): KindedRecord => {
     const item = area('a', title);
     return { ...item, record: { ...item.record, revision } } as KindedRecord;
@@ -316,6 +315,32 @@ test('of two tabs that write one house the newer records stay, and the house is 
     'Newer',
     'Roof',
   ]);
+  one.close();
+  other.close();
+});
+
+test('a tab that has written since another one wrote lays nothing older over that', async () => {
+  const name = freshName();
+  const one = await open(name);
+  one.keepCopy({ houseId: 'h', upTo: 1 }, [area('a', 'First')]);
+  await one.settled();
+  const other = await open(name);
+  await other.load();
+  const at = (revision: number, title: string): KindedRecord => {
+    const item = area('a', title);
+    return { ...item, record: { ...item.record, revision } } as KindedRecord;
+  };
+  one.keepCopy({ houseId: 'h', since: 1, upTo: 9 }, [at(4, 'Newer')]);
+  await one.settled();
+  // As a batch of answers comes in: each record by itself, all in one go.
+  other.keepCopy({ houseId: 'h', upTo: 0 }, [area('b', 'Roof')]);
+  other.keepCopy({ houseId: 'h', upTo: 0 }, [at(3, 'Older')]);
+  await other.settled();
+  other.keepCopy({ houseId: 'h', upTo: 0 }, [at(2, 'Older still')]);
+  await other.settled();
+  const copy = copiesOf(await one.load()).get('h');
+  expect(copy?.upTo).toBe(9);
+  expect(copy?.records.get('a')?.record).toMatchObject({ name: 'Newer', revision: 4 });
   one.close();
   other.close();
 });

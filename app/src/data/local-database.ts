@@ -1,5 +1,6 @@
 import type { House, KindedRecord } from '@calvet/contract';
 import { openDB, unwrap, type IDBPTransaction } from 'idb';
+import { v7 } from 'uuid';
 import {
   entriesIn,
   inSendingOrder,
@@ -41,8 +42,6 @@ interface LocalDatabaseOptions {
   /** The device has run out of room, or has it again. What could not be kept is tried again meanwhile. */
   readonly onRoom?: (hasRoom: boolean) => void;
   readonly name?: string;
-  /** Which tab this is. */
-  readonly writer?: string;
 }
 
 const AGAIN_MS = 10_000;
@@ -74,6 +73,10 @@ export class LocalDatabase {
   private last: Promise<void> = Promise.resolve();
   private again: ReturnType<typeof setTimeout> | null = null;
   private isEnded = false;
+  /** By house, who this tab knows to have written its copy last. */
+  private readonly lastWriters = new Map<string, string | undefined>();
+  /** Houses of which other tabs may have written records that this one does not know. */
+  private readonly shared = new Set<string>();
   /** Pending while the connection is gone; null while there is one. */
   private reopening: Promise<void> | null = null;
 
@@ -148,6 +151,7 @@ export class LocalDatabase {
       tx.objectStore('uploads').getAll(),
       tx.objectStore('taken').getAllKeys(),
     ]);
+    copies.forEach(({ houseId, writer }) => this.lastWriters.set(houseId, writer));
     return {
       copies,
       records: records.map((record) => ({ ...record, item: presentRecord(record.item) })),
@@ -182,13 +186,20 @@ export class LocalDatabase {
    * is newer still, stays; where what came before `since` is not here, the house is told no further than it was.
    */
   keepCopy({ houseId, upTo, since = 0 }: CopyWritten, items: readonly KindedRecord[]): void {
-    const { writer } = this.options;
     this.gather(async (tx) => {
       const copies = tx.objectStore('copies');
       const records = tx.objectStore('records');
       const known = await copies.get(houseId);
-      const isAlone = known === undefined || (writer !== undefined && known.writer === writer);
+      // Once another tab wrote between, this one does not know any more what is there.
+      if (
+        known !== undefined &&
+        (known.writer === undefined || known.writer !== this.lastWriters.get(houseId))
+      )
+        this.shared.add(houseId);
+      const isAlone = !this.shared.has(houseId);
       const before = known?.upTo ?? 0;
+      const writer = v7();
+      this.lastWriters.set(houseId, writer);
       void copies.put({ houseId, upTo: before >= since ? Math.max(upTo, before) : before, writer });
       const kept = isAlone
         ? []

@@ -2,7 +2,7 @@ import { inPresentForm, type Change, type House, type KindedRecord } from '@calv
 import type { DBSchema, IDBPDatabase, IDBPTransaction, StoreNames } from 'idb';
 import type { Entry, Pending, Troubled } from './outbox-rules';
 
-/** How far a house's records on this device go, and which tab wrote them last. */
+/** How far a house's records on this device go, and by which writing. */
 export interface KeptCopy {
   readonly houseId: string;
   readonly upTo: number;

@@ -1,7 +1,6 @@
 import {
   cutAt,
   isEmptyChange,
-  keysOf,
   type BodyChange,
   type Change,
   type ChangeOutcome,
@@ -14,6 +13,7 @@ import {
   intoDispute,
   isDisputeOver,
   isOfDeletedHouse,
+  keysOfDispute,
   replaced,
   shownOf,
   withBodyChange,
@@ -27,51 +27,75 @@ import {
 
 const NO_CHANGE: BodyChange = { body: {}, parts: [] };
 
-/** What of an update was entered before what a dispute over its record holds, and is not in it. */
-function beneath(pending: Pending, dispute: Troubled, newId: () => string): readonly Pending[] {
-  const { change } = pending;
-  if (change.op !== 'update') return [pending];
-  const { touching, rest } = cutAt(change, keysOf(bodyChangeOf(dispute.change)));
-  if (isEmptyChange(touching)) return [pending];
-  if (isEmptyChange(rest)) return [];
-  return [{ ...pending, isSealed: false, change: withBodyChange({ ...change, changeId: newId() }, rest) }];
-}
-
 const isEarlier = (one: Change, other: Change): boolean =>
   one.enteredAt !== undefined && other.enteredAt !== undefined && one.enteredAt < other.enteredAt;
 
-/**
- * Moves what else waits of a record in dispute into the dispute, as far as it touches it: it was entered later, unless a
- * decision has brought it back before what was on its way.
- */
-function gatheredInto(
-  state: Waiting,
-  dispute: Troubled,
-  broughtBack: ReadonlySet<string>,
-  newId: () => string,
-): Waiting {
-  const keys = disputedKeys(dispute);
-  let whole: Troubled | null = dispute;
-  const pending = state.pending.flatMap((each): readonly Pending[] => {
+const byEntry = (one: Pending, other: Pending): number =>
+  isEarlier(one.change, other.change) ? -1 : isEarlier(other.change, one.change) ? 1 : 0;
+
+/** What of a record's waiting changes joins a dispute over it, and what is left of each. */
+class Gathering {
+  whole: Troubled | null;
+  private readonly keys: readonly string[] | null;
+
+  constructor(
+    private readonly dispute: Troubled,
+    private readonly newId: () => string,
+  ) {
+    this.whole = dispute;
+    this.keys = keysOfDispute(dispute);
+  }
+
+  /** Takes of a change what touches the dispute. */
+  take<Each extends Pending>(each: Each): readonly Each[] {
+    const { dispute, keys, newId } = this;
     const { change } = each;
-    if (change.id !== dispute.change.id || whole === null) return [each];
-    if (broughtBack.has(change.changeId) && isEarlier(change, dispute.change))
-      return beneath(each, dispute, newId);
+    if (this.whole === null) return [each];
+    if (change.op !== 'update' && isEarlier(change, dispute.change)) return [each];
     if (keys === null || change.op !== 'update') {
-      whole = intoDispute(whole, change.op, bodyChangeOf(change), change.enteredAt);
+      this.whole = intoDispute(this.whole, change.op, bodyChangeOf(change), change.enteredAt);
       return [];
     }
     const { touching, rest } = cutAt(change, keys);
     if (isEmptyChange(touching)) return [each];
-    whole = intoDispute(whole, 'update', touching, change.enteredAt);
-    return isEmptyChange(rest)
-      ? []
-      : [{ ...each, isSealed: false, change: withBodyChange({ ...change, changeId: newId() }, rest) }];
-  });
-  return { pending, troubled: replaced(state.troubled, dispute, asList(whole)) };
+    this.whole = intoDispute(this.whole, 'update', touching, change.enteredAt);
+    if (isEmptyChange(rest)) return [];
+    return [{ ...each, isSealed: false, change: withBodyChange({ ...change, changeId: newId() }, rest) }];
+  }
+}
+
+/** Moves what else waits of a record in dispute into the dispute, as far as it touches it. */
+function gatheredInto(state: Waiting, dispute: Troubled, newId: () => string): Waiting {
+  const ofRecord = ({ change }: Pending): boolean => change.id === dispute.change.id;
+  const others = [...state.pending, ...state.troubled.filter(isOfDeletedHouse)].filter(ofRecord);
+  const gathering = new Gathering(dispute, newId);
+  const left = new Map(others.map((each): [Pending, readonly Pending[]] => [each, gathering.take(each)]));
+  const leftOf = <Each extends Pending>(each: Each) => (left.get(each) ?? [each]) as readonly Each[];
+  return {
+    pending: state.pending.flatMap(leftOf),
+    troubled: replaced(state.troubled, dispute, asList(gathering.whole)).flatMap(leftOf),
+  };
 }
 
 type Conflict = Extract<ChangeOutcome, { outcome: 'conflict' }>;
+
+/**
+ * What met a deleted house is asked about together with all else that waits in it and has not left: were that sent, and
+ * the house put back by somebody, it would come before what it was entered after.
+ */
+function askedWithDeletedHouse(state: Waiting, met: Troubled): Waiting {
+  const isToJoin = ({ houseId, change, isSealed }: Pending): boolean =>
+    houseId === met.houseId && !isSealed && change.kind !== 'house';
+  const joining = state.pending.filter(isToJoin).map((each): Troubled => ({ ...each, trouble: met.trouble }));
+  const all = [...state.troubled, met, ...joining];
+  return {
+    pending: state.pending.filter((each) => !isToJoin(each)),
+    troubled: [
+      ...all.filter((each) => !isOfDeletedHouse(each)),
+      ...all.filter(isOfDeletedHouse).sort(byEntry),
+    ],
+  };
+}
 
 function inDispute(
   state: Waiting,
@@ -82,16 +106,14 @@ function inDispute(
   const trouble: Trouble = { kind: 'conflict', current, fields };
   const met: Troubled = { ...waiting, trouble };
   const { change } = waiting;
-  if (isOfDeletedHouse(met)) {
-    const left = without(state, change.changeId);
-    return { ...left, troubled: [...left.troubled, met] };
-  }
+  if (isOfDeletedHouse(met)) return askedWithDeletedHouse(without(state, change.changeId), met);
   const standing = state.troubled.find(isDisputeOver(change.id));
   const keys = disputedKeys(met);
-  const isWhole = keys === null || (standing !== undefined && disputedKeys(standing) === null);
+  const held = standing === undefined ? [] : keysOfDispute(standing);
+  const isWhole = keys === null || held === null;
   const { touching, rest } = isWhole
     ? { touching: bodyChangeOf(change), rest: { body: {}, parts: [] } }
-    : cutAt(change, keys);
+    : cutAt(change, [...keys, ...held]);
   // What nobody disputes goes on at once, in its place, upon the state that it met.
   const goesOn: Pending = {
     ...waiting,
@@ -167,9 +189,7 @@ export function withOutcomes(
   for (const [changeId, outcome] of outcomes) next = withOutcome(next, changeId, outcome, newId);
   const disputes = next.troubled.filter((each) => isDisputeOver(each.change.id)(each));
   const fresh = disputes.filter((each) => !state.troubled.includes(each));
-  const first = state.pending.findIndex(({ change }) => outcomes.has(change.changeId));
-  const before = new Set(state.pending.slice(0, Math.max(0, first)).map(({ change }) => change.changeId));
-  return fresh.reduce((gathered, dispute) => gatheredInto(gathered, dispute, before, newId), next);
+  return fresh.reduce((gathered, dispute) => gatheredInto(gathered, dispute, newId), next);
 }
 
 /** What of a change a person is asked about, and what only waits with it: all of it, where the whole record is in dispute. */
@@ -179,7 +199,11 @@ function askedAbout({ change, trouble }: Troubled): ReturnType<typeof cutAt> {
 }
 
 /** The changes with which a dispute goes on where a person keeps theirs: upon the state that they were shown. */
-function insisting(troubled: Troubled, current: KindedRecord, newId: () => string): readonly Pending[] {
+function insisting(
+  troubled: Troubled,
+  current: KindedRecord,
+  newId: () => string,
+): { readonly restores: readonly Pending[]; readonly more: readonly Pending[] } {
   const { houseId, change } = troubled;
   const { revision, deletedAt } = current.record;
   const { parts: _parts, ...bare } = change;
@@ -198,7 +222,7 @@ function insisting(troubled: Troubled, current: KindedRecord, newId: () => strin
   const isWanted = !isDeletion || updates.length > 0;
   const restores = deletedAt !== null && isWanted ? [step('restore')] : [];
   const deletes = isDeletion && (deletedAt === null || isWanted) ? [step('delete')] : [];
-  return [...restores, ...updates, ...deletes];
+  return { restores, more: [...updates, ...deletes] };
 }
 
 /** What of a change nobody disputes: it goes on where a person gives way. */
@@ -208,6 +232,20 @@ function undisputed(found: Troubled, newId: () => string): readonly Pending[] {
   if (isEmptyChange(rest)) return [];
   const change = withBodyChange({ ...found.change, changeId: newId() }, rest);
   return [{ houseId: found.houseId, change, isSealed: false }];
+}
+
+/** What goes on again before all that waits, but after what was entered earlier of its record and is still on its way. */
+function inOrderOfEntry(again: readonly Pending[], pending: readonly Pending[]): readonly Pending[] {
+  const first: Pending[] = [];
+  let rest = pending;
+  for (const each of again) {
+    const at = rest.findLastIndex(
+      ({ change }) => change.id === each.change.id && !isEarlier(each.change, change),
+    );
+    if (at < 0) first.push(each);
+    else rest = [...rest.slice(0, at + 1), each, ...rest.slice(at + 1)];
+  }
+  return [...first, ...rest];
 }
 
 /** What waits after a person decided. */
@@ -225,16 +263,20 @@ export function withDecision(
     : [found];
   if (shownOf(settled) !== shown) return state;
   const troubled = state.troubled.filter((each) => !settled.includes(each));
-  const goOn = (first: readonly Pending[]): Waiting => ({ troubled, pending: [...first, ...state.pending] });
-  // What a dispute holds of the same was entered later.
-  const again = settled.flatMap(({ houseId, change }): readonly Pending[] => {
-    const released: Pending = { houseId, change: { ...change, changeId: newId() }, isSealed: false };
-    const dispute = troubled.find(isDisputeOver(change.id));
-    return dispute === undefined ? [released] : beneath(released, dispute, newId);
-  });
+  /** Some go before all that waits, others after what was entered before them. */
+  const goOn = (first: readonly Pending[], more: readonly Pending[]): Waiting => {
+    const next: Waiting = { troubled, pending: [...first, ...inOrderOfEntry(more, state.pending)] };
+    const disputes = troubled.filter((each) => more.some(({ change }) => isDisputeOver(change.id)(each)));
+    return disputes.reduce((gathered, dispute) => gatheredInto(gathered, dispute, newId), next);
+  };
+  const again = settled.map(({ houseId, change }): Pending => ({
+    houseId,
+    change: { ...change, changeId: newId() },
+    isSealed: false,
+  }));
   if (choice === 'let go' || (choice === 'theirs' && isGroup)) return { ...state, troubled };
-  if (choice === 'theirs') return { troubled, pending: [...undisputed(found, newId), ...state.pending] };
-  if (choice === 'again' || trouble.kind === 'refused') return goOn(again);
+  if (choice === 'theirs') return goOn([], undisputed(found, newId));
+  if (choice === 'again' || trouble.kind === 'refused') return goOn([], again);
   if (isGroup) {
     const { record } = trouble.current;
     const restoring: Pending = {
@@ -249,7 +291,8 @@ export function withDecision(
         body: {},
       },
     };
-    return goOn([restoring, ...again]);
+    return goOn([restoring], again);
   }
-  return goOn(insisting(found, current ?? trouble.current, newId));
+  const { restores, more } = insisting(found, current ?? trouble.current, newId);
+  return goOn(restores, more);
 }

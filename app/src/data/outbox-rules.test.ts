@@ -39,6 +39,7 @@ const enter = (state: Waiting, ...parts: (Partial<Entry> & { readonly body?: obj
 const sealAll = (state: Waiting) =>
   sealed(state, new Set(state.pending.map(({ change }) => change.changeId)));
 const changes = (state: Waiting) => state.pending.map(({ change }) => change);
+const named = (state: Waiting) => changes(state).filter(({ body }) => 'name' in body);
 
 const current = (revision: number, more: object = {}, kind: Kind = 'area', id = 'a') =>
   ({
@@ -165,7 +166,7 @@ describe('a dispute', () => {
     expect(state.troubled).toMatchObject([{ change: { body: { name: 'Mine' } } }]);
     expect(changes(state).every(({ body }) => !('name' in body))).toBe(true);
     const kept = decide(state, 'mine');
-    expect(changes(kept)[0]).toMatchObject({ op: 'update', body: { name: 'Mine' }, baseRevision: 5 });
+    expect(named(kept)).toMatchObject([{ op: 'update', body: { name: 'Mine' }, baseRevision: 5 }]);
     expect(kept.troubled).toEqual([]);
   });
 
@@ -207,7 +208,7 @@ describe('a dispute', () => {
   });
 
   test('to insist is upon the newest state that was shown', () => {
-    expect(changes(decide(disputed(), 'mine', current(8)))[0]?.baseRevision).toBe(8);
+    expect(named(decide(disputed(), 'mine', current(8)))).toMatchObject([{ baseRevision: 8 }]);
   });
 
   test('a decision about what has changed since is none: the person is asked anew', () => {

@@ -38,6 +38,8 @@ export type Trouble =
 /** A change that the server did not take; a person decides what becomes of it. */
 export interface Troubled extends Pending {
   readonly trouble: Trouble;
+  /** When what it holds was entered, by key, where it was gathered from several entries. */
+  readonly times?: Readonly<Record<string, string | undefined>>;
 }
 
 /** Everything that was entered and that the server does not have. */
@@ -167,7 +169,28 @@ export function disputedKeys({ change, trouble }: Troubled): readonly string[] |
   return trouble.fields.length === 0 ? null : trouble.fields.map(({ field }) => field);
 }
 
-/** Joins to a dispute what is entered while it stands; null where nothing is left to be in dispute over. */
+/** What joins a dispute: the keys in dispute, and what else it holds; null where that is all of the record. */
+export function keysOfDispute(dispute: Troubled): readonly string[] | null {
+  const keys = disputedKeys(dispute);
+  return keys === null ? null : [...keys, ...keysOf(bodyChangeOf(dispute.change))];
+}
+
+const isLater = (one: string | undefined, other: string | undefined): boolean =>
+  one !== undefined && other !== undefined && one > other;
+
+/** By key, when what a dispute holds was entered. */
+const timesIn = ({ change, times }: Troubled): Readonly<Record<string, string | undefined>> =>
+  Object.fromEntries(
+    keysOf(bodyChangeOf(change)).map((key) => [
+      key,
+      times !== undefined && key in times ? times[key] : change.enteredAt,
+    ]),
+  );
+
+/**
+ * Joins to a dispute what is entered while it stands, and what turns out to belong to it: of each key what was entered
+ * last stays. Null where nothing is left to be in dispute over.
+ */
 export function intoDispute(
   dispute: Troubled,
   op: ChangeOp,
@@ -175,14 +198,20 @@ export function intoDispute(
   enteredAt: string | undefined,
 ): Troubled | null {
   const { change } = dispute;
-  // A deletion keeps what was entered before it, for whoever takes the deletion back.
-  if (op === 'delete') return { ...dispute, change: { ...change, op: 'delete', enteredAt } };
-  const isTakenBack = change.op === 'delete';
+  const held = timesIn(dispute);
+  const isBeneath = isLater(change.enteredAt, enteredAt);
+  if (op === 'delete') {
+    // A deletion keeps what was entered before it, for whoever takes the deletion back.
+    return isBeneath ? dispute : { ...dispute, times: held, change: { ...change, op: 'delete', enteredAt } };
+  }
+  const isTakenBack = change.op === 'delete' && !isBeneath;
   if (op === 'restore' && !isTakenBack) return dispute;
-  const next = joined(isTakenBack ? { ...change, op: 'update' } : change, more);
-  return next.op === 'update' && isEmptyChange(bodyChangeOf(next))
-    ? null
-    : { ...dispute, change: { ...next, enteredAt } };
+  const later = Object.keys(held).filter((key) => isLater(held[key], enteredAt));
+  const { rest: fresh } = cutAt(more, later);
+  const next = joined(isTakenBack ? { ...change, op: 'update' } : change, fresh);
+  if (next.op === 'update' && isEmptyChange(bodyChangeOf(next))) return null;
+  const times = { ...held, ...Object.fromEntries(keysOf(fresh).map((key) => [key, enteredAt])) };
+  return { ...dispute, times, change: { ...next, enteredAt: isBeneath ? change.enteredAt : enteredAt } };
 }
 
 export const asList = (dispute: Troubled | null): readonly Troubled[] => (dispute === null ? [] : [dispute]);
@@ -226,18 +255,23 @@ function mended(state: Waiting, entry: Entry): Waiting | null {
   };
 }
 
+/** What is entered in a house that somebody deleted waits for the same decision as all that met the deletion. */
+function besideDeletedHouse(state: Waiting, entry: Entry): Waiting | null {
+  const met = state.troubled.find((each) => each.houseId === entry.houseId && isOfDeletedHouse(each));
+  if (met === undefined || entry.kind === 'house') return null;
+  const change = changeOf(entry, entry.seenRevision);
+  return { ...state, troubled: [...state.troubled, { ...met, change, isSealed: false }] };
+}
+
+/** What waits, with something more entered that touches no dispute. */
+const beyondDisputes = (state: Waiting, entry: Entry): Waiting =>
+  besideDeletedHouse(state, entry) ?? mended(state, entry) ?? appended(state, entry);
+
 /** What waits, with something more entered. */
 export function withEntry(state: Waiting, entry: Entry): Waiting {
-  const ofDeletedHouse = state.troubled.find(
-    (each) => each.houseId === entry.houseId && isOfDeletedHouse(each),
-  );
-  if (ofDeletedHouse !== undefined && entry.kind !== 'house') {
-    const change = changeOf(entry, entry.seenRevision);
-    return { ...state, troubled: [...state.troubled, { ...ofDeletedHouse, change }] };
-  }
   const dispute = state.troubled.find(isDisputeOver(entry.id));
-  if (dispute === undefined) return mended(state, entry) ?? appended(state, entry);
-  const keys = disputedKeys(dispute);
+  if (dispute === undefined) return beyondDisputes(state, entry);
+  const keys = keysOfDispute(dispute);
   const { touching, rest } =
     keys === null || entry.op !== 'update'
       ? { touching: entry.change, rest: { body: {}, parts: [] } }
@@ -253,7 +287,7 @@ export function withEntry(state: Waiting, entry: Entry): Waiting {
         ),
       }
     : state;
-  return isEmptyChange(rest) ? next : appended(next, { ...entry, change: rest });
+  return isEmptyChange(rest) ? next : beyondDisputes(next, { ...entry, change: rest });
 }
 
 /** What waits, with many things entered, in their order: as one after another, at a cost that grows with their number. */
@@ -320,6 +354,7 @@ export function waitingIn({ troubled, pending }: Waiting, houseId: string): read
   const of = (list: readonly Pending[]) =>
     list.filter((waiting) => waiting.houseId === houseId).map(({ change }) => change);
   const refused = troubled.filter(({ trouble }) => trouble.kind === 'refused');
-  const disputed = troubled.filter(({ trouble }) => trouble.kind === 'conflict');
-  return [...of(refused), ...of(pending), ...of(disputed)];
+  const ofDeletedHouse = troubled.filter(isOfDeletedHouse);
+  const disputed = troubled.filter((each) => isDisputeOver(each.change.id)(each));
+  return [...of(refused), ...of(pending), ...of(ofDeletedHouse), ...of(disputed)];
 }

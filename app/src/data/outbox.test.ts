@@ -96,3 +96,29 @@ test('what has no room in the database yet is shown all the same, and taken once
   await outbox.takeEntered();
   expect(outbox.toSend().pending.map(({ change }) => change.id)).toEqual(['area of late']);
 });
+
+test('what nobody took of what was only told is told again with what follows, in its order', () => {
+  const { outbox, posted } = tab();
+  outbox.write([entryWith('one')]);
+  outbox.write([entryWith('two')]);
+  const told = posted.map((message) =>
+    message.kind === 'entered' ? message.entries.map(({ entryId }) => entryId) : [],
+  );
+  expect(told).toEqual([['one'], ['one', 'two']]);
+});
+
+test('what was only told is said to be taken once it is written down, and taken once', async () => {
+  const { outbox, openDatabase, posted } = tab();
+  openDatabase();
+  outbox.lead([], []);
+  posted.length = 0;
+  const tookIn = () => posted.flatMap((message) => (message.kind === 'outbox' ? message.took : []));
+  const told = [{ order: null, entry: entryWith('one') }];
+  outbox.take(told);
+  expect(tookIn()).toEqual([]);
+  outbox.take(told);
+  await Promise.resolve();
+  await Promise.resolve();
+  expect(new Set(tookIn())).toEqual(new Set(['one']));
+  expect(outbox.toSend().pending).toHaveLength(1);
+});

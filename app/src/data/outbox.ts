@@ -163,14 +163,20 @@ export class Outbox {
     const fresh = entered.filter(({ entry }) => !this.taken.has(entry.entryId));
     fresh.forEach(({ entry }) => this.taken.add(entry.entryId));
     this.options.local()?.dropEntries(entered.flatMap(({ order }) => (order === null ? [] : [order])));
-    this.change(
-      withEntries(
-        this.waiting,
-        fresh.map(({ entry }) => entry),
-      ),
-      [...took],
+    const next = withEntries(
+      this.waiting,
+      fresh.map(({ entry }) => entry),
     );
+    // What no database holds is taken once it is written down here: until then the other tab has it still.
+    const isToldAlone = entered.some(({ order }) => order === null);
+    this.change(next, isToldAlone ? [] : [...took]);
+    if (isToldAlone) void this.confirm([...took]);
     this.options.onWaiting();
+  }
+
+  private async confirm(took: readonly string[]): Promise<void> {
+    await this.options.local()?.settled();
+    this.tellTabs({ changed: [], gone: [] }, took);
   }
 
   /** Tells the other tabs all that waits, once it is written down. */
@@ -206,12 +212,18 @@ export class Outbox {
     else this.handOver(this.own);
   }
 
+  /** Tells what was entered here and is kept nowhere, in its order, to a tab that may not have sent before. */
+  tellOwn(): void {
+    const entries = this.own.filter(({ entryId }) => this.onlyTold.has(entryId));
+    if (entries.length > 0) this.options.post({ kind: 'entered', entries });
+  }
+
   /** Gives entries to the tab that sends: by the device's database, or directly where there is none. */
   private handOver(entries: readonly Entry[]): void {
     const local = this.options.local();
     if (local === null) {
       entries.forEach(({ entryId }) => this.onlyTold.add(entryId));
-      this.options.post({ kind: 'entered', entries });
+      this.tellOwn();
       return;
     }
     for (const { entryId } of entries) {

@@ -4,11 +4,12 @@ import type { ReadyPicture } from '../picture/messages';
 import { answeredRecord } from './answered-record';
 import { CatchingUp } from './catching-up';
 import { Copies } from './copies';
+import { EntryTimes } from './entry-times';
 import { Following } from './following';
 import { copiesOf, type HouseCopy } from './house-copy';
 import { Keeping } from './keeping';
 import type { LocalDatabase } from './local-database';
-import type { Kept, KeptUpload } from './local-schema';
+import type { Kept, KeptUpload, KeptWaiting } from './local-schema';
 import { Outbox } from './outbox';
 import { baseOf, decisionOn, type Choice, type Entry, type Troubled } from './outbox-rules';
 import { photoBody, Pictures, takeUpHeld } from './pictures';
@@ -37,7 +38,6 @@ export function createStore(options: StoreOptions) {
   const keeping = new Keeping({
     open: options.openLocal,
     limitMs: options.openMs,
-    writer: newId(),
     rewrite: (local) => rewrite(local),
     onTakenUp: (kept) => takeUp(kept),
     onNoRoom: () => void room.make(),
@@ -123,9 +123,14 @@ export function createStore(options: StoreOptions) {
           },
         });
   const typing = new Typing();
+  const entryTimes = new EntryTimes(clock);
   let isClosed = false;
   let houses: readonly House[] | null = null;
   function takeUp(kept: Kept): void {
+    entryTimes.follow([
+      ...kept.outbox.map(({ waiting }) => waiting.change),
+      ...kept.entries.map(({ entry }) => entry),
+    ]);
     copies.takeUp(copiesOf(kept));
     // Where this tab sends already, what it holds goes on after what the device kept.
     if (outbox.isLeading()) outbox.lead(kept.outbox, kept.entries);
@@ -177,6 +182,7 @@ export function createStore(options: StoreOptions) {
         break;
       case 'leads':
         tabs.post({ kind: 'tell me' });
+        outbox.tellOwn();
         break;
       case 'tell me':
         if (outbox.isLeading()) void outbox.tellAll();
@@ -208,12 +214,20 @@ export function createStore(options: StoreOptions) {
     }
   }
 
+  /** What the device has kept of what waits; read again where its database came meanwhile. */
+  async function keptNow(): Promise<readonly [KeptWaiting | undefined, readonly KeptUpload[] | undefined]> {
+    for (;;) {
+      const database = local();
+      await database?.settled();
+      const kept = await Promise.all([database?.loadWaiting(), database?.loadUploads()]);
+      if (database === local()) return kept;
+    }
+  }
+
   /** This tab sends from now on: it takes up what all tabs have written. */
   async function lead(): Promise<void> {
     await keeping.settled;
-    const database = local();
-    await database?.settled();
-    const [waiting, kept] = await Promise.all([database?.loadWaiting(), database?.loadUploads()]);
+    const [waiting, kept] = await keptNow();
     if (isClosed) return;
     outbox.lead(waiting?.outbox ?? [], waiting?.entries ?? []);
     // Entered while that was read.
@@ -243,7 +257,7 @@ export function createStore(options: StoreOptions) {
       change: done,
       // What lies under something that waits was not on the screen, whichever tab sends it.
       seenRevision: baseOf({ id, op, change: done, seenRevision: heldRevision }, outbox.getState().pending),
-      enteredAt: new Date(clock.now()).toISOString(),
+      enteredAt: entryTimes.next(),
     };
   }
 

@@ -25,6 +25,7 @@ class Server {
       past: [...this.history],
       records: this.records,
       accepted: [],
+      disputed: [],
       lastChange: this.history.length,
     };
     const outcomes = changes.map((change, i) => takeChange(change, i, ledger));

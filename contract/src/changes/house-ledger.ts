@@ -47,6 +47,14 @@ export interface Author {
   readonly clock: Date | null;
 }
 
+type Conflict = Extract<ChangeOutcome, { outcome: 'conflict' }>;
+
+/** A change of a batch that met a conflict, and how it was answered. */
+interface DisputedChange {
+  readonly change: Change;
+  readonly answer: Conflict;
+}
+
 /** What is known of a house while a batch of changes is taken in. */
 export interface HouseLedger {
   readonly houseId: string;
@@ -58,6 +66,8 @@ export interface HouseLedger {
   readonly records: Map<string, LedgerRecord>;
   /** Accepted from this batch so far. */
   readonly accepted: AcceptedChange[];
+  /** Changes of this batch that met a conflict, with their answers. */
+  readonly disputed: DisputedChange[];
   lastChange: number;
 }
 
@@ -230,12 +240,42 @@ function newer(
 }
 
 /**
+ * The dispute, earlier in this batch, over what an update is laid over: it is part of that. Were it taken, and the answers
+ * lost, the earlier change might be taken when it is sent again, and lie over the later one.
+ */
+function disputeUnder(change: Change, { disputed }: HouseLedger): Conflict | null {
+  if (change.op !== 'update') return null;
+  const keys = keysOf(change);
+  const under = disputed.find(
+    ({ change: earlier }) =>
+      earlier.id === change.id && keysOf(earlier).some((key) => keys.some((other) => touches(key, other))),
+  );
+  return under?.answer ?? null;
+}
+
+/** The fields of two disputes over one record; none where one of them is over the whole record. */
+function bothDisputes(
+  own: readonly FieldCollision[] | null,
+  under: readonly FieldCollision[] | null,
+): readonly FieldCollision[] | null {
+  if (own === null || under === null) return own ?? under;
+  if (own.length === 0 || under.length === 0) return [];
+  return [...own, ...under.filter(({ field }) => own.every((each) => each.field !== field))];
+}
+
+/**
  * Takes one change into a house, or says why not. A change sent again counts once. A change upon an older state is
  * merged where it touches other fields than the changes that its maker did not know, or gives them the same values;
  * where both gave one field a value of their own, and where one deleted what the other edited, it is a conflict.
  * @param i place in the batch, for the path of the field
  */
 export function takeChange(change: Change, i: number, ledger: HouseLedger): ChangeOutcome {
+  const outcome = outcomeOf(change, i, ledger);
+  if (outcome.outcome === 'conflict') ledger.disputed.push({ change, answer: outcome });
+  return outcome;
+}
+
+function outcomeOf(change: Change, i: number, ledger: HouseLedger): ChangeOutcome {
   const { changeId } = change;
   const before = ledger.before.get(changeId) ?? ledger.accepted.find((each) => each.changeId === changeId);
   if (before !== undefined) {
@@ -263,8 +303,11 @@ export function takeChange(change: Change, i: number, ledger: HouseLedger): Chan
   }
   const wrong = misplaced(change, i, ledger);
   if (wrong !== null) return wrong;
+  const under = disputeUnder(change, ledger);
+  if (under !== null && under.current.record.id !== change.id) return { ...under, changeId };
   const current = ledger.records.get(change.id);
-  const fields = current === undefined ? null : disputeOver(change, current, ledger);
+  const own = current === undefined ? null : disputeOver(change, current, ledger);
+  const fields = bothDisputes(own, under?.fields ?? null);
   if (current !== undefined && fields !== null) {
     return { changeId, outcome: 'conflict', current: asKindedRecord(current), fields };
   }

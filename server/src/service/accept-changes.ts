@@ -57,7 +57,16 @@ async function openLedger(
     [...new Set(late.map(({ id }) => id))],
     Math.min(...late.map(({ baseRevision }) => baseRevision)),
   );
-  return { houseId, author, before, past, records, accepted: [], lastChange: counter.lastChange };
+  return {
+    houseId,
+    author,
+    before,
+    past,
+    records,
+    accepted: [],
+    disputed: [],
+    lastChange: counter.lastChange,
+  };
 }
 
 async function writeLedger(
