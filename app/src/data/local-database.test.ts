@@ -298,64 +298,6 @@ test('one timer for all that waits for room, however much is entered meanwhile',
   local.close();
 });
 
-test('of two tabs that write one house the newer records stay, and the house is told as far as both know it', async () => {
-  const name = freshName();
-  const [one, other] = [await open(name), await open(name)];
-  const at = (revision: number, title: string): KindedRecord => {
-    const item = area('a', title);
-    return { ...item, record: { ...item.record, revision } } as KindedRecord;
-  };
-  one.keepCopy({ houseId: 'h', upTo: 9 }, [at(4, 'Newer'), area('b', 'Roof')]);
-  await one.settled();
-  other.keepCopy({ houseId: 'h', upTo: 7 }, [at(3, 'Older')]);
-  await other.settled();
-  const copy = copiesOf(await one.load()).get('h');
-  expect(copy?.upTo).toBe(9);
-  expect([...(copy?.records.values() ?? [])].map(({ record }) => (record as { name: string }).name)).toEqual([
-    'Newer',
-    'Roof',
-  ]);
-  one.close();
-  other.close();
-});
-
-test('a tab that has written since another one wrote lays nothing older over that', async () => {
-  const name = freshName();
-  const one = await open(name);
-  one.keepCopy({ houseId: 'h', upTo: 1 }, [area('a', 'First')]);
-  await one.settled();
-  const other = await open(name);
-  await other.load();
-  const at = (revision: number, title: string): KindedRecord => {
-    const item = area('a', title);
-    return { ...item, record: { ...item.record, revision } } as KindedRecord;
-  };
-  one.keepCopy({ houseId: 'h', since: 1, upTo: 9 }, [at(4, 'Newer')]);
-  await one.settled();
-  // As a batch of answers comes in: each record by itself, all in one go.
-  other.keepCopy({ houseId: 'h', upTo: 0 }, [area('b', 'Roof')]);
-  other.keepCopy({ houseId: 'h', upTo: 0 }, [at(3, 'Older')]);
-  await other.settled();
-  other.keepCopy({ houseId: 'h', upTo: 0 }, [at(2, 'Older still')]);
-  await other.settled();
-  const copy = copiesOf(await one.load()).get('h');
-  expect(copy?.upTo).toBe(9);
-  expect(copy?.records.get('a')?.record).toMatchObject({ name: 'Newer', revision: 4 });
-  one.close();
-  other.close();
-});
-
-test('a house is told no further than its records are here, whatever a tab that ended had told', async () => {
-  const local = await open(freshName());
-  local.keepCopy({ houseId: 'h', upTo: 5 }, [area('a', 'Wall')]);
-  // What came between 5 and 9 was another tab's to write.
-  local.keepCopy({ houseId: 'h', since: 9, upTo: 12 }, [area('b', 'Roof')]);
-  await local.settled();
-  const copy = copiesOf(await local.load()).get('h');
-  expect([copy?.upTo, copy?.records.size]).toEqual([5, 2]);
-  local.close();
-});
-
 test('a database that is deleted under the page is opened again, and written anew', async () => {
   const name = freshName();
   const told: unknown[] = [];
