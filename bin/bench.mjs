@@ -12,12 +12,12 @@ import { ensureWebApp, exportWebApp } from './machine/web-app.mjs';
 const folder = join(workFolder, 'bench');
 const bareFolder = join(folder, 'bare-app');
 
-/** Measures the core as plain JavaScript, as a release would run it. */
-async function measureCore() {
-  const bundle = join(folder, 'core.mjs');
+/** Measures something of the core as plain JavaScript, as a release would run it. */
+async function measureCore(name) {
+  const bundle = join(folder, `${name}.mjs`);
   await mustRun('npx', [
     'esbuild',
-    'core/bench/core.bench.ts',
+    `core/bench/${name}.bench.ts`,
     '--bundle',
     '--platform=node',
     '--format=esm',
@@ -119,7 +119,8 @@ async function main() {
   mkdirSync(folder, { recursive: true });
   rmSync(join(folder, 'database'), { recursive: true, force: true });
   console.log('Core');
-  await measureCore();
+  await measureCore('core');
+  await measureCore('coverage');
   await measureBatch();
 
   const database = await startDatabase({ folder, port: await freePort() });

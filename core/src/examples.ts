@@ -160,7 +160,7 @@ export const examples: { readonly [Name in OperationName]: OperationTypes[Name][
     restRsi: 0.6,
   },
   'insulation.grade': { netInsulatedAreaM2: 48, observations },
-  'insulation.sampling': { netInsulatedAreaM2: 48, observations },
+  'insulation.sampling': { netInsulatedAreaM2: 48, observations, everyCavityGlancedAt: true },
   'insulation.battCompression': { labelRsi: 3.35, labelThicknessM: 0.159, thicknessM: 0.14 },
   'insulation.densitySamples': {
     specifiedDensityKgM3: 56,

@@ -45,8 +45,11 @@ export function explainSampling(_input: SamplingInput, output: Sampling): readon
   const { chances } = output;
   return [
     found('Void of what was seen', output.voidFraction),
-    found('Void of the whole area, by the bootstrap of the cavities seen: with 95 % over', output.voidLow90),
-    found('with 95 % under, an imagined cavity at the edge of Grade III among them', output.voidHigh90),
+    found(
+      'Void of the whole area, by the bootstrap of the cavities seen and an imagined sound one: with 95 % over',
+      output.voidLow90,
+    ),
+    found('with 95 % under, the imagined one as bad as a cavity can be that nobody saw', output.voidHigh90),
     step(
       'Chance of Grade II or better',
       'P = PI + PII',

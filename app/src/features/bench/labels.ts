@@ -113,6 +113,8 @@ const LABELS: Readonly<Record<string, string>> = {
   voidFraction: 'Void share',
   compressedFraction: 'Compressed share',
   negligibleVoidFraction: 'Void share that counts as none',
+  everyCavityGlancedAt: 'Every cavity was glanced at',
+  graveVoidFraction: 'Void share that a glance does not miss',
   labelThicknessM: 'Thickness on the label',
   labelDensityKgM3: 'Density by the label',
   atThicknessM: 'At a thickness of',
