@@ -3,13 +3,16 @@ import type { Operation } from '../operation';
 import { Refusal } from '../refusal';
 import { fields, list, nonNegative, number, option, optional, share } from '../schema';
 import { building, type Building } from './building';
-import { intervalOf, meanOf, type Estimate } from './confidence-band';
+import jStat from 'jstat';
+import { meanOf, type Estimate } from './confidence-band';
 import { airOnBothSides, conditions, type AirOnBothSides, type Conditions } from './conditions';
 import { leakageFigures, type LeakageFigures } from './figures';
+import { combinedUncertainty, LIMIT_TO_UNCERTAINTY, reach95, type JoinedError } from './joined-interval';
 import { multiPoint, type Run, type RunResult } from './multi-point';
 import { baseline, meanPa, readingMembers, type Reading } from './reading';
 import { referenceFactor, type ReferenceMethod } from './reference-conditions';
 import { t95 } from './student-t';
+import type { MultiPointRule } from './validity';
 import { yorkFit, type UncertainPoint, type YorkLine } from './york-fit';
 
 /** What is stated of the instruments: limits of error, as their makers give them. */
@@ -20,6 +23,11 @@ export interface InstrumentAccuracy {
   readonly pressureFloorPa?: number;
   /** Of the flow, as a share of it, for the fan range used. */
   readonly flowShare?: number;
+  /**
+   * The part of the limits that is each reading's own: resolution and repeatability. The rest, by squares, is one error in
+   * all readings alike.
+   */
+  readonly ownPart?: number;
   /** Scatter of a single pressure reading in the wind; from the baseline readings where left out. */
   readonly pressureScatterPa?: number;
 }
@@ -32,7 +40,7 @@ export interface BothAxesInput {
   readonly accuracy?: InstrumentAccuracy;
 }
 
-/** A reading with the standard uncertainties that its weight comes from. */
+/** A reading with the standard uncertainties of its own, which its weight comes from. */
 export interface WeighedReading {
   readonly inducedPressurePa: number;
   readonly envelopeFlowM3h: number;
@@ -54,7 +62,10 @@ export interface BothAxesRun {
   /** χ² over its degrees of freedom; well above 1 where readings scatter more than what is stated explains. */
   readonly reducedChiSquared: number;
   readonly degreesOfFreedom: number;
+  /** Combined standard uncertainty of ln q50. */
   readonly standardErrorLnQ50: number;
+  /** Of it, what all readings share: gauge and flow range. */
+  readonly sharedUncertaintyLnQ50: number;
   readonly q50M3h: number;
   readonly q50Low95M3h: number;
   readonly q50High95M3h: number;
@@ -66,6 +77,9 @@ export interface BothAxesRun {
 
 export interface BothAxesFigures extends LeakageFigures {
   readonly standardErrorLnQ50: number;
+  readonly sharedUncertaintyLnQ50: number;
+  /** The interval is q50·exp(± factor · standardErrorLnQ50). */
+  readonly coverageFactor: number;
   readonly degreesOfFreedom: number;
   readonly q50Low95M3h: number;
   readonly q50High95M3h: number;
@@ -74,21 +88,22 @@ export interface BothAxesFigures extends LeakageFigures {
 export interface BothAxes {
   readonly runs: readonly BothAxesRun[];
   readonly result: BothAxesFigures;
-  readonly findings: readonly Finding<'scatter-unexplained'>[];
+  /** Those of the ordinary evaluation, and the scatter that nothing explains. */
+  readonly findings: readonly Finding<MultiPointRule | 'scatter-unexplained'>[];
 }
 
 const PRESSURE_SHARE = 0.01;
 const PRESSURE_FLOOR_PA = 0.15;
 const FLOW_SHARE = 0.03;
-/** A stated limit of error is taken as evenly likely within. JCGM 100, 4.3.7. */
-const LIMIT_TO_UNCERTAINTY = 1 / Math.sqrt(3);
-/** A stated scatter is taken as known to a tenth of itself. JCGM 100, G.4.2. */
+/** Of ± 3 %, each reading's own ± 0.5 %. */
+const OWN_PART = 1 / 6;
+/** What is stated, a scatter or a limit is taken as known to a tenth of itself. JCGM 100, G.4.2. */
 const STATED_DEGREES_OF_FREEDOM = 50;
 /** Weights follow the fitted pressures, which follow the weights. */
 const WEIGHING_ROUNDS = 50;
 const SETTLED = 1e-10;
-/** From this reduced χ² on, the scatter is more than what is stated explains. */
-const UNEXPLAINED_RATIO = 2.5;
+/** Where what is stated is right, χ² is beyond this bound once in a hundred. */
+const EXPLAINED_SHARE = 0.99;
 
 /** Scatter of single pressure readings, and how many degrees of freedom stand behind it. */
 interface Scatter {
@@ -121,10 +136,25 @@ function scatterOf(run: Run, stated: number | undefined, field: string): Scatter
   };
 }
 
+/** Limits of error of each reading's own, and of what all share, as shares of the reading. */
 interface Instruments {
-  readonly pressureShare: number;
-  readonly pressureFloorPa: number;
-  readonly flowShare: number;
+  readonly ownPressureShare: number;
+  readonly resolutionPa: number;
+  readonly ownFlowShare: number;
+  readonly sharedPressureShare: number;
+  readonly sharedFlowShare: number;
+}
+
+function instrumentsOf(accuracy: InstrumentAccuracy): Instruments {
+  const { pressureShare = PRESSURE_SHARE, flowShare = FLOW_SHARE, ownPart = OWN_PART } = accuracy;
+  const sharedPart = Math.sqrt(1 - ownPart ** 2);
+  return {
+    ownPressureShare: pressureShare * ownPart,
+    resolutionPa: accuracy.pressureFloorPa ?? PRESSURE_FLOOR_PA,
+    ownFlowShare: flowShare * ownPart,
+    sharedPressureShare: pressureShare * sharedPart,
+    sharedFlowShare: flowShare * sharedPart,
+  };
 }
 
 /** Uncertain points on logarithmic axes; those of pressure relative to where the reading most likely lies. */
@@ -134,16 +164,16 @@ function uncertainPoints(
   instruments: Instruments,
   likelyPa: readonly number[],
 ): readonly UncertainPoint[] {
+  const { ownPressureShare, resolutionPa, ownFlowShare } = instruments;
   return run.readings.map(({ inducedPressurePa, envelopeFlowM3h }, i) => {
     const pressurePa = Math.abs(inducedPressurePa);
     const likely = likelyPa[i] ?? pressurePa;
-    const gauge =
-      Math.max(instruments.pressureShare * likely, instruments.pressureFloorPa) * LIMIT_TO_UNCERTAINTY;
+    const gauge = Math.max(ownPressureShare * likely, resolutionPa) * LIMIT_TO_UNCERTAINTY;
     return {
       x: Math.log(pressurePa),
       y: Math.log(envelopeFlowM3h),
       ux: Math.hypot(gauge, scatterPa) / likely,
-      uy: instruments.flowShare * LIMIT_TO_UNCERTAINTY,
+      uy: ownFlowShare * LIMIT_TO_UNCERTAINTY,
     };
   });
 }
@@ -168,23 +198,43 @@ function fitWeighed(run: RunResult, scatterPa: number, instruments: Instruments)
   return fit;
 }
 
-/**
- * By how much all stated uncertainties must grow, never shrink: the scatter about the line pooled with that of the
- * baseline, or alone where it is far beyond what is stated (Birge).
- */
-function inflationOf({ chiSquared, degreesOfFreedom }: YorkLine, scatter: Scatter): number {
-  const pooled = (scatter.degreesOfFreedom + chiSquared) / (scatter.degreesOfFreedom + degreesOfFreedom);
+/** How much larger or smaller all own uncertainties are than taken at first, and how well that is known. */
+interface Scale {
+  readonly factor: number;
+  readonly degreesOfFreedom: number;
+}
+
+/** Degrees of freedom behind the weight of the readings: of the wind's scatter, and of what is stated. Welch–Satterthwaite. */
+function degreesBehindWeights({ line, points }: Fit, scatter: Scatter): number {
+  let [all, spread] = [0, 0];
+  for (const { x, ux, uy } of points) {
+    const variance = (line.slope * ux) ** 2 + uy ** 2;
+    const wind = ((line.slope * scatter.pa) / Math.exp(x)) ** 2;
+    all += 1;
+    spread +=
+      (wind / variance) ** 2 / scatter.degreesOfFreedom +
+      (1 - Math.min(1, wind / variance)) ** 2 / STATED_DEGREES_OF_FREEDOM;
+  }
+  return all / spread;
+}
+
+const unexplainedFrom = (degreesOfFreedom: number): number =>
+  jStat.chisquare.inv(EXPLAINED_SHARE, degreesOfFreedom) / degreesOfFreedom;
+
+/** The scatter about the line, pooled with what was known before, or alone where that does not explain it (Birge). */
+function scaleOf(fit: Fit, scatter: Scatter): Scale {
+  const { chiSquared, degreesOfFreedom } = fit.line;
   const alone = chiSquared / degreesOfFreedom;
-  return Math.sqrt(Math.max(1, alone > UNEXPLAINED_RATIO ? alone : pooled));
+  if (alone > unexplainedFrom(degreesOfFreedom)) return { factor: Math.sqrt(alone), degreesOfFreedom };
+  const before = degreesBehindWeights(fit, scatter);
+  return {
+    factor: Math.sqrt((before + chiSquared) / (before + degreesOfFreedom)),
+    degreesOfFreedom: before + degreesOfFreedom,
+  };
 }
 
 /** Standard error of ln flow at a pressure, the shared baseline included. */
-function standardErrorLnFlow(
-  { line, points }: Fit,
-  scatter: Scatter,
-  inflation: number,
-  pressurePa: number,
-): number {
+function ownErrorLnFlow({ line, points }: Fit, scatter: Scatter, scale: number, pressurePa: number): number {
   const x = Math.log(pressurePa);
   const own = 1 / line.weightSum + ((x - line.centreX) * line.slopeStandardError) ** 2;
   const influences = line.influences(x);
@@ -192,11 +242,12 @@ function standardErrorLnFlow(
     scatter.baselinePa *
     line.slope *
     points.reduce((sum, point, i) => sum + (influences[i] ?? 0) / Math.exp(point.x), 0);
-  return Math.sqrt(own * inflation ** 2 + shared ** 2);
+  return scale * Math.sqrt(own + shared ** 2);
 }
 
 interface Prepared {
   readonly run: BothAxesRun;
+  readonly error: JoinedError;
   readonly flowAt: (pressurePa: number) => number;
 }
 
@@ -208,11 +259,7 @@ function evaluateRun(
 ): Prepared {
   const { accuracy = {}, method } = input;
   const run = input.runs[index] as Run;
-  const instruments = {
-    pressureShare: accuracy.pressureShare ?? PRESSURE_SHARE,
-    pressureFloorPa: accuracy.pressureFloorPa ?? PRESSURE_FLOOR_PA,
-    flowShare: accuracy.flowShare ?? FLOW_SHARE,
-  };
+  const instruments = instrumentsOf(accuracy);
   const scatter = scatterOf(run, accuracy.pressureScatterPa, `runs[${index}]`);
   const fit = fitWeighed(ordinary, scatter.pa, instruments);
   const { line, points } = fit;
@@ -220,16 +267,20 @@ function evaluateRun(
     throw new Refusal('no-fit', `runs[${index}].readings`, 'No line with rising flow fits these readings.');
   }
   const reducedChiSquared = line.chiSquared / line.degreesOfFreedom;
-  const inflation = inflationOf(line, scatter);
-  const standardErrorLnQ50 = standardErrorLnFlow(fit, scatter, inflation, 50);
+  const scale = scaleOf(fit, scatter);
+  const error: JoinedError = {
+    standardError: ownErrorLnFlow(fit, scatter, scale.factor, 50),
+    degreesOfFreedom: scale.degreesOfFreedom,
+    limits: [instruments.sharedFlowShare, line.slope * instruments.sharedPressureShare],
+  };
   const coefficient = Math.exp(line.intercept);
   const reference = coefficient * referenceFactor(method, line.slope, run.direction, air);
   const flowAt = (pressurePa: number): number => reference * pressurePa ** line.slope;
   const q50M3h = flowAt(50);
-  const degreesOfFreedom = scatter.degreesOfFreedom + line.degreesOfFreedom;
-  const reach = Math.exp(t95(degreesOfFreedom) * standardErrorLnQ50);
+  const reach = Math.exp(reach95(error));
   return {
     flowAt,
+    error,
     run: {
       direction: run.direction,
       pressureScatterPa: scatter.pa,
@@ -244,12 +295,13 @@ function evaluateRun(
         };
       }),
       exponent: line.slope,
-      exponentStandardError: line.slopeStandardError * inflation,
+      exponentStandardError: line.slopeStandardError * scale.factor,
       coefficientM3hPaN: coefficient,
       referenceCoefficientM3hPaN: reference,
       reducedChiSquared,
-      degreesOfFreedom,
-      standardErrorLnQ50,
+      degreesOfFreedom: scale.degreesOfFreedom,
+      standardErrorLnQ50: combinedUncertainty(error),
+      sharedUncertaintyLnQ50: combinedUncertainty({ ...error, standardError: 0 }),
       q50M3h,
       q50Low95M3h: q50M3h / reach,
       q50High95M3h: q50M3h * reach,
@@ -268,28 +320,38 @@ function evaluateRun(
 function combine(runs: readonly Prepared[], size: Building): BothAxesFigures {
   const mean = (pressurePa: number): number =>
     runs.reduce((sum, { flowAt }) => sum + flowAt(pressurePa), 0) / runs.length;
-  const q50 = meanOf(
-    runs.map(({ run }): Estimate => ({
+  const own = meanOf(
+    runs.map(({ run, error }): Estimate => ({
       value: run.q50M3h,
-      relativeStandardError: run.standardErrorLnQ50,
-      degreesOfFreedom: run.degreesOfFreedom,
+      relativeStandardError: error.standardError,
+      degreesOfFreedom: error.degreesOfFreedom,
     })),
   );
-  const { low, high } = intervalOf(q50);
+  // The same gauge and the same fan measured both ways: what they share does not average out.
+  const sharedLimit = (i: 0 | 1): number =>
+    runs.reduce((sum, { run, error }) => sum + run.q50M3h * error.limits[i], 0) / (own.value * runs.length);
+  const error: JoinedError = {
+    standardError: own.relativeStandardError,
+    degreesOfFreedom: own.degreesOfFreedom,
+    limits: [sharedLimit(0), sharedLimit(1)],
+  };
+  const [reach, uncertainty] = [reach95(error), combinedUncertainty(error)];
   return {
     ...leakageFigures({ q4M3h: mean(4), q10M3h: mean(10), q50M3h: mean(50) }, size),
-    standardErrorLnQ50: q50.relativeStandardError,
-    degreesOfFreedom: q50.degreesOfFreedom,
-    q50Low95M3h: q50.value * low,
-    q50High95M3h: q50.value * high,
+    standardErrorLnQ50: uncertainty,
+    sharedUncertaintyLnQ50: combinedUncertainty({ ...error, standardError: 0 }),
+    coverageFactor: uncertainty > 0 ? reach / uncertainty : t95(own.degreesOfFreedom),
+    degreesOfFreedom: own.degreesOfFreedom,
+    q50Low95M3h: own.value * Math.exp(-reach),
+    q50High95M3h: own.value * Math.exp(reach),
   };
 }
 
 /**
  * Airtightness from several readings of which each weighs by its own uncertainty, in pressure (gauge, scatter of the
  * wind as the baseline shows it) and in flow (fan range), beside the ordinary fit. York's line on logarithmic axes, with
- * weights that follow the fitted pressures; the uncertainty of the baseline, which all readings share, is added to the
- * interval; scatter beyond what is stated widens it. Intervals at 95 %. York et al. 2004; JCGM 100.
+ * weights that follow the fitted pressures; scatter beyond what is stated widens the interval, and what all readings share –
+ * the baseline, the gauge, the flow range – is joined to it after the fit. Intervals at 95 %. York et al. 2004; JCGM 100, 101.
  * @throws {Refusal} as {@link multiPoint}, `too-few-readings` (of the baseline), `no-fit`
  */
 export function bothAxes(input: BothAxesInput): BothAxes {
@@ -299,22 +361,24 @@ export function bothAxes(input: BothAxesInput): BothAxes {
   return {
     runs: runs.map(({ run }) => run),
     result: combine(runs, input.building),
-    findings: runs.flatMap(({ run: { reducedChiSquared } }, run): BothAxes['findings'] =>
-      reducedChiSquared > UNEXPLAINED_RATIO
-        ? [
-            {
-              rule: 'scatter-unexplained',
-              severity: 'warn',
-              message:
-                'The readings scatter more than wind and instruments explain: look for the one that is off.',
-              value: reducedChiSquared,
-              limit: UNEXPLAINED_RATIO,
-              run,
-            },
-          ]
-        : [],
-    ),
+    findings: [...ordinary.findings, ...runs.flatMap(unexplainedScatter)],
   };
+}
+
+function unexplainedScatter({ run: result }: Prepared, run: number): BothAxes['findings'] {
+  const { reducedChiSquared, readings } = result;
+  const limit = unexplainedFrom(readings.length - 2);
+  if (!(reducedChiSquared > limit)) return [];
+  return [
+    {
+      rule: 'scatter-unexplained',
+      severity: 'warn',
+      message: 'The readings scatter more than wind and instruments explain: look for the one that is off.',
+      value: reducedChiSquared,
+      limit,
+      run,
+    },
+  ];
 }
 
 export const bothAxesOperation: Operation<BothAxesInput, BothAxes> = {
@@ -337,6 +401,7 @@ export const bothAxesOperation: Operation<BothAxesInput, BothAxes> = {
         pressureShare: optional(share()),
         pressureFloorPa: optional(nonNegative()),
         flowShare: optional(number({ above: 0, max: 1 })),
+        ownPart: optional(number({ above: 0, max: 1 })),
         pressureScatterPa: optional(nonNegative()),
       }),
     ),

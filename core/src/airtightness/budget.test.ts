@@ -65,6 +65,20 @@ describe('a single point', () => {
     expect(result.q50High95M3h).toBeNull();
   });
 
+  test('the baseline is judged, and how much hangs on the assumed exponent', () => {
+    const rulesOf = (each: ReturnType<typeof repeat>) =>
+      compute('airtightness.singlePoint', { ...base, repeats: [each] }).findings.map(({ rule, reading }) => [
+        rule,
+        reading,
+      ]);
+    expect(rulesOf(repeat(50, 500))).toEqual([]);
+    expect(rulesOf({ ...repeat(50, 500), baselineBeforePa: [6, 5] })).toEqual([['baseline-high', 0]]);
+    expect(rulesOf({ ...repeat(20, 300), baselineAfterPa: [4.5] })).toEqual([
+      ['lowest-pressure-low', 0],
+      ['assumed-exponent-matters', undefined],
+    ]);
+  });
+
   test('repeats narrow the interval about their geometric mean', () => {
     const { result } = compute('airtightness.singlePoint', {
       ...base,

@@ -4,6 +4,10 @@ declare module 'jstat' {
       /** Quantile of Student's t. */
       inv(probability: number, degreesOfFreedom: number): number;
     };
+    readonly chisquare: {
+      /** Quantile of χ². */
+      inv(probability: number, degreesOfFreedom: number): number;
+    };
   };
   export default jStat;
 }

@@ -1,5 +1,6 @@
 import type { Operation } from '../operation';
 import { fields, list } from '../schema';
+import { exceeds, type Finding } from '../finding';
 import { metWithin, Refusal } from '../refusal';
 import { building, type Building } from './building';
 import {
@@ -21,6 +22,7 @@ import {
 } from './reading';
 import { referenceFactor, type ReferenceMethod } from './reference-conditions';
 import { t95 } from './student-t';
+import { baselineFindings } from './validity';
 
 /** A reading with its own baseline. */
 export interface SinglePointRepeat extends Reading {
@@ -50,12 +52,37 @@ export interface SinglePointResult {
   readonly method: ReferenceMethod;
   readonly repeats: readonly (ReducedReading & { readonly q50M3h: number })[];
   readonly result: SinglePointFigures;
+  readonly findings: readonly Finding<SinglePointRule>[];
 }
+
+export type SinglePointRule = 'baseline-high' | 'lowest-pressure-low' | 'assumed-exponent-matters';
 
 const ASSUMED_EXPONENT = 0.65;
 const LOW_EXPONENT = 0.55;
 const HIGH_EXPONENT = 0.75;
 const LEAST_PRESSURE_PA = 15;
+
+/** From this share of q50 on, what the flow exponent is taken for decides the figure. */
+const RANGE_LIMIT = 0.05;
+
+function rangeFindings({
+  q50M3h,
+  q50RangeLowM3h,
+  q50RangeHighM3h,
+}: SinglePointFigures): readonly Finding<SinglePointRule>[] {
+  const reach = Math.max(q50RangeHighM3h - q50M3h, q50M3h - q50RangeLowM3h) / q50M3h;
+  if (!exceeds(reach, RANGE_LIMIT)) return [];
+  return [
+    {
+      rule: 'assumed-exponent-matters',
+      severity: 'warn',
+      message:
+        'So far from 50 Pa the assumed flow exponent changes the figure by more than 5 %: read nearer to 50 Pa, or take several readings.',
+      value: reach,
+      limit: RANGE_LIMIT,
+    },
+  ];
+}
 
 function reduceRepeat(repeat: SinglePointRepeat, input: SinglePointInput, air: AirOnBothSides) {
   const baselinePa = (meanPa(repeat.baselineBeforePa) + meanPa(repeat.baselineAfterPa)) / 2;
@@ -84,7 +111,8 @@ function spreadOf(logs: readonly number[], q50M3h: number) {
 
 /**
  * Airtightness from one reading, or repeats of it, with an assumed flow exponent of 0.65. ASTM E1827.
- * Flows in m³/h at reference conditions; the interval is that of the repeats' geometric mean.
+ * Flows in m³/h at reference conditions; the interval is that of the repeats' geometric mean. The baseline is judged as for
+ * several pressures, and how far the figure hangs on the assumed exponent.
  * @throws {Refusal} `pressure-too-low`, `wrong-sign`, `fan-pressure-out-of-range`
  */
 export function singlePoint(input: SinglePointInput): SinglePointResult {
@@ -109,18 +137,23 @@ export function singlePoint(input: SinglePointInput): SinglePointResult {
   const q50M3h = geometricMean(ASSUMED_EXPONENT);
   const bounds = [geometricMean(LOW_EXPONENT), geometricMean(HIGH_EXPONENT)];
   const flowAt = (pressurePa: number): number => q50M3h * (pressurePa / 50) ** ASSUMED_EXPONENT;
+  const result: SinglePointFigures = {
+    ...leakageFigures({ q4M3h: flowAt(4), q10M3h: flowAt(10), q50M3h }, input.building),
+    q50RangeLowM3h: Math.min(...bounds),
+    q50RangeHighM3h: Math.max(...bounds),
+    ...spreadOf(
+      repeats.map((repeat) => Math.log(repeat.q50M3h)),
+      q50M3h,
+    ),
+  };
+  const ofBaselines = input.repeats.flatMap((repeat, reading) =>
+    baselineFindings(repeat, Math.abs(reduced[reading]?.inducedPressurePa ?? 0), { reading }),
+  );
   return {
     method: input.method,
     repeats,
-    result: {
-      ...leakageFigures({ q4M3h: flowAt(4), q10M3h: flowAt(10), q50M3h }, input.building),
-      q50RangeLowM3h: Math.min(...bounds),
-      q50RangeHighM3h: Math.max(...bounds),
-      ...spreadOf(
-        repeats.map((repeat) => Math.log(repeat.q50M3h)),
-        q50M3h,
-      ),
-    },
+    result,
+    findings: [...ofBaselines, ...rangeFindings(result)],
   };
 }
 

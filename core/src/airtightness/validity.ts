@@ -71,8 +71,6 @@ function findInPressures(given: Run, result: RunResult, run: number, findings: F
     lowest = Math.min(lowest, Math.abs(inducedPressurePa));
     highest = Math.max(highest, Math.abs(inducedPressurePa));
   }
-  const baselinePa = largestBaselinePa(given.baselineBeforePa, given.baselineAfterPa);
-  const leastPa = Math.max(LIMITS.lowestPressurePa, LIMITS.baselineMultiple * baselinePa);
   if (fallsBelow(highest, LIMITS.highestPressurePa)) {
     findings.push({
       rule: 'highest-pressure-low',
@@ -83,6 +81,22 @@ function findInPressures(given: Run, result: RunResult, run: number, findings: F
       run,
     });
   }
+  findings.push(...baselineFindings(given, lowest, { run }));
+}
+
+/** Which run or reading a finding is about. */
+type Place = Pick<Finding, 'run' | 'reading'>;
+type Baselines = Pick<Run, 'baselineBeforePa' | 'baselineAfterPa'>;
+
+/** Of the baseline, and of the lowest pressure that was read over it. ISO 9972, 5.3.3 and 5.3.4. */
+export function baselineFindings(
+  { baselineBeforePa, baselineAfterPa }: Baselines,
+  lowestPa: number,
+  place: Place,
+): readonly Finding<'baseline-high' | 'lowest-pressure-low'>[] {
+  const baselinePa = largestBaselinePa(baselineBeforePa, baselineAfterPa);
+  const leastPa = Math.max(LIMITS.lowestPressurePa, LIMITS.baselineMultiple * baselinePa);
+  const findings: Finding<'baseline-high' | 'lowest-pressure-low'>[] = [];
   if (exceeds(baselinePa, LIMITS.baselinePa)) {
     findings.push({
       rule: 'baseline-high',
@@ -90,20 +104,21 @@ function findInPressures(given: Run, result: RunResult, run: number, findings: F
       message: 'The baseline is over 5 Pa: wait for less wind, or close what drives it.',
       value: baselinePa,
       limit: LIMITS.baselinePa,
-      run,
+      ...place,
     });
   }
-  if (fallsBelow(lowest, leastPa)) {
+  if (fallsBelow(lowestPa, leastPa)) {
     findings.push({
       rule: 'lowest-pressure-low',
       severity: 'fail',
       message:
         'The lowest reading is under 10 Pa or under five times the baseline: leave it out or take it higher.',
-      value: lowest,
+      value: lowestPa,
       limit: leastPa,
-      run,
+      ...place,
     });
   }
+  return findings;
 }
 
 /** Validity of one run. ISO 9972, 5.3.3, 5.3.4 and 6.2. */

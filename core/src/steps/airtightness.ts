@@ -241,8 +241,8 @@ export function explainBothAxes(input: BothAxesInput, { runs, result }: BothAxes
     }),
     step(
       'Upper 95 % bound of q50',
-      'qhigh = q50·exp(t·se)',
-      { q50: result.q50M3h, t: t95(result.degreesOfFreedom), se: result.standardErrorLnQ50 },
+      'qhigh = q50·exp(k·u)',
+      { q50: result.q50M3h, k: result.coverageFactor, u: result.standardErrorLnQ50 },
       result.q50High95M3h,
       'm³/h',
     ),

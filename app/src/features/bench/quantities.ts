@@ -51,10 +51,10 @@ const BY_NAME: Readonly<Record<string, Quantity>> = {
 
 /** Figures without a unit. */
 const PLAIN =
-  /^(?:exponent.*|coefficient|degreesOfFreedom|rSquared|normalizedLeakage|leakageRatio|reducedChiSquared|weatherFactor|weight|x|y|viscosityPaS|.*M3hPaN)$/;
+  /^(?:exponent.*|coefficient|degreesOfFreedom|rSquared|normalizedLeakage|leakageRatio|reducedChiSquared|weatherFactor|coverageFactor|weight|x|y|viscosityPaS|.*M3hPaN)$/;
 
 const SHARES =
-  /(?:share|fraction|humidity|uncertainty|fill|recovery|calibration|confidence|chance|chanceNow|chanceAll|chanceFixes|LnQ50|relativeError|continuityByLength|effect|shareFromSize|shareOutside|shareObserved|(?:low|high)90)$/i;
+  /(?:share|fraction|humidity|uncertainty|fill|recovery|calibration|confidence|chance|chanceNow|chanceAll|chanceFixes|LnQ50|relativeError|continuityByLength|effect|shareFromSize|shareOutside|shareObserved|ownPart|(?:low|high)90)$/i;
 
 /** Endings that name a unit; the first that fits counts. */
 const BY_ENDING: readonly (readonly [RegExp, Quantity])[] = [
