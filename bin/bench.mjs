@@ -5,7 +5,8 @@ import { hashOf, root, workFolder } from './machine/checkout.mjs';
 import { startDatabase } from './machine/database.mjs';
 import { ensureProgram } from './machine/debian.mjs';
 import { ensurePackages } from './machine/packages.mjs';
-import { exitWith, freePort, mustRun, run, Trouble } from './machine/processes.mjs';
+import { freePort } from './machine/free-port.mjs';
+import { exitWith, mustRun, run, Trouble } from './machine/processes.mjs';
 import { startServer } from './machine/server.mjs';
 import { ensureWebApp, exportWebApp } from './machine/web-app.mjs';
 

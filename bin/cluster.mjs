@@ -2,7 +2,8 @@ import { join } from 'node:path';
 import { workFolder } from './machine/checkout.mjs';
 import { startCluster } from './machine/galera.mjs';
 import { ensurePackages } from './machine/packages.mjs';
-import { exitWith, freePort, run, stopOnSignal } from './machine/processes.mjs';
+import { freePort } from './machine/free-port.mjs';
+import { exitWith, run, stopOnSignal } from './machine/processes.mjs';
 import { startServer } from './machine/server.mjs';
 import { ensureWebApp } from './machine/web-app.mjs';
 

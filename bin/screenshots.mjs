@@ -4,7 +4,8 @@ import { root, workFolder } from './machine/checkout.mjs';
 import { startDatabase } from './machine/database.mjs';
 import { ensureProgram } from './machine/debian.mjs';
 import { ensurePackages } from './machine/packages.mjs';
-import { exitWith, freePort, mustRun } from './machine/processes.mjs';
+import { freePort } from './machine/free-port.mjs';
+import { exitWith, mustRun } from './machine/processes.mjs';
 import { startServer } from './machine/server.mjs';
 import { ensureWebApp } from './machine/web-app.mjs';
 

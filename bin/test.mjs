@@ -4,7 +4,8 @@ import { root, workFolder } from './machine/checkout.mjs';
 import { startDatabase } from './machine/database.mjs';
 import { ensureProgram } from './machine/debian.mjs';
 import { ensurePackages } from './machine/packages.mjs';
-import { exitWith, freePort, run, stopOnSignal, Trouble } from './machine/processes.mjs';
+import { freePort } from './machine/free-port.mjs';
+import { exitWith, run, stopOnSignal, Trouble } from './machine/processes.mjs';
 import { ensureWebApp } from './machine/web-app.mjs';
 
 const folder = join(workFolder, 'test');
@@ -110,7 +111,6 @@ async function main([part]) {
       ...env,
       CALVET_CHROMIUM: chromium,
       CALVET_WEB_FOLDER: webFolder,
-      CALVET_JOURNEYS_PORT: String(await freePort()),
     });
   } finally {
     await database.stop();

@@ -25,7 +25,8 @@ test('a backup that is written while the server runs brings every record and eve
     import { join } from 'node:path';
     import { backUp, restore } from './backup.mjs';
     import { startDatabase } from './database.mjs';
-    import { freePort, run } from './processes.mjs';
+    import { freePort } from './free-port.mjs';
+    import { run } from './processes.mjs';
     import { startServer } from './server.mjs';
 
     const where = process.env.WHERE;

@@ -3,7 +3,8 @@ import { existsSync } from 'node:fs';
 import { join } from 'node:path';
 import { startDatabase } from './database.mjs';
 import { ensureProgram } from './debian.mjs';
-import { freePort, Trouble, waitUntil } from './processes.mjs';
+import { freePort } from './free-port.mjs';
+import { Trouble, waitUntil } from './processes.mjs';
 
 const PROVIDERS = ['/usr/lib/galera/libgalera_smm.so', '/usr/lib/libgalera_smm.so'];
 

@@ -25,18 +25,19 @@ test('a hash of sources follows their contents and passes over what was built', 
   expect(stdout).toBe('64 true false');
 });
 
-test('a port that is taken is told from a free one', () => {
+test('a port that is taken is told from a free one, and is none that a system lends to connections', () => {
   const { stdout } = inNode(`
     import { createServer } from 'node:net';
-    import { freePort, isFree } from './processes.mjs';
+    import { freePort } from './free-port.mjs';
+    import { isFree } from './processes.mjs';
     const port = await freePort();
     const before = await isFree(port);
     const server = createServer().listen(port, '127.0.0.1');
     await new Promise((resolve) => server.once('listening', resolve));
-    console.log(before, await isFree(port));
+    console.log(before, await isFree(port), port < 32768);
     server.close();
   `);
-  expect(stdout).toBe('true false');
+  expect(stdout).toBe('true false true');
 });
 
 test('waiting ends with a plain message when time is up', () => {
@@ -61,7 +62,7 @@ test('a child that does not listen is still ended', async () => {
 
 const startDatabase = (data: string) => `
   import { startDatabase } from './database.mjs';
-  import { freePort } from './processes.mjs';
+  import { freePort } from './free-port.mjs';
   const database = await startDatabase({ folder: ${JSON.stringify(data)}, port: await freePort() });
   console.log(database.url);
 `;

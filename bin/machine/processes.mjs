@@ -76,18 +76,6 @@ export function isFree(port) {
   });
 }
 
-/** A port that nobody listens on. */
-export function freePort() {
-  return new Promise((resolve, reject) => {
-    const probe = createServer();
-    probe.once('error', reject);
-    probe.listen(0, '127.0.0.1', () => {
-      const { port } = probe.address();
-      probe.close(() => resolve(port));
-    });
-  });
-}
-
 /** Asks a child to stop and waits for it; insists after ten seconds. */
 export async function stopChild(child) {
   if (child.exitCode !== null || child.signalCode !== null) return;

@@ -14,6 +14,7 @@ import {
   type Route,
 } from '@playwright/test';
 import { createConnection } from 'mysql2/promise';
+import { freePort } from '../../bin/machine/free-port.mjs';
 
 /** Of the server's process, beside those that every journey has. */
 type Settings = Readonly<Record<string, string>>;
@@ -29,11 +30,7 @@ export interface RunningApp {
   readonly empty: () => Promise<void>;
 }
 
-const {
-  CALVET_WEB_FOLDER: webFolder,
-  CALVET_TEST_DATABASE_URL: adminUrl,
-  CALVET_JOURNEYS_PORT: firstPort,
-} = process.env;
+const { CALVET_WEB_FOLDER: webFolder, CALVET_TEST_DATABASE_URL: adminUrl } = process.env;
 
 function given(value: string | undefined): string {
   if (value === undefined)
@@ -107,7 +104,7 @@ export const test = base.extend<TestFixtures, WorkerFixtures>({
       const admin = await createConnection(given(adminUrl));
       await admin.query(`create database ${name}`);
       const databaseUrl = given(adminUrl).replace(/\/[^/]*$/, `/${name}`);
-      const port = Number(given(firstPort)) + parallelIndex;
+      const port = await freePort();
       const photoFolder = await mkdtemp(join(tmpdir(), 'calvet-journeys-'));
       const place = { port, databaseUrl, photoFolder };
       let child = await startProcess(place);

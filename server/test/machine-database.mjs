@@ -1,6 +1,6 @@
 import { createInterface } from 'node:readline';
 import { startDatabase } from '../../bin/machine/database.mjs';
-import { freePort } from '../../bin/machine/processes.mjs';
+import { freePort } from '../../bin/machine/free-port.mjs';
 
 /** A database server of its own, told what to do line by line: `kill` ends it without warning, `start` brings it back. */
 const [folder] = process.argv.slice(2);

@@ -1,19 +1,11 @@
 import { spawn } from 'node:child_process';
-import { createServer, type AddressInfo } from 'node:net';
 import { join } from 'node:path';
+import { freePort } from '../../bin/machine/free-port.mjs';
 
 export interface ServerProcess {
   readonly url: string;
   readonly kill: () => Promise<void>;
   readonly close: () => Promise<void>;
-}
-
-async function freePort(): Promise<number> {
-  const server = createServer();
-  await new Promise<void>((resolve) => server.listen(0, '127.0.0.1', resolve));
-  const { port } = server.address() as AddressInfo;
-  await new Promise((resolve) => server.close(resolve));
-  return port;
 }
 
 /** A server in a process of its own, as it runs in earnest. */

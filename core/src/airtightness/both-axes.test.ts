@@ -39,7 +39,7 @@ test("York's line on Pearson's data with York's weights, as published", () => {
 describe('the 95 % interval holds the truth 93 to 97 % of the time', () => {
   test.each([...new Set(WAYS_OF_TESTING.map(({ name }) => name))])('%s', (name) => {
     const ways = WAYS_OF_TESTING.filter((way) => way.name === name);
-    const found = ways.map((way) => coverageOf(way, 100));
+    const found = ways.map((way) => coverageOf(way, 80));
     const mean = (of: 'weighed' | 'ordinary') =>
       found.reduce((sum, each) => sum + each[of], 0) / found.length;
     expect(mean('weighed')).toBeGreaterThan(0.93);

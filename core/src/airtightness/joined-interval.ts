@@ -18,12 +18,10 @@ export function combinedUncertainty({ standardError, limits }: JoinedError): num
   return Math.hypot(standardError, ...limits.map((limit) => limit * LIMIT_TO_UNCERTAINTY));
 }
 
-/** Share of the sum of two even parts that lies at or below a value: a trapezium, added up. */
-function shareBelow(value: number, [one, other]: readonly [number, number]): number {
-  const [wide, narrow] = [Math.max(one, other), Math.min(one, other)];
+/** Share of the sum of two even parts, the wider one first, that lies at or below a value: a trapezium, added up. */
+function shareBelow(value: number, wide: number, narrow: number): number {
   const size = Math.abs(value);
   if (size >= wide + narrow) return value < 0 ? 0 : 1;
-  if (wide === 0) return 0.5;
   const rest = wide + narrow - size;
   const tail = size > wide - narrow ? rest ** 2 / (8 * wide * narrow) : (wide - size) / (2 * wide);
   return value < 0 ? tail : 1 - tail;
@@ -47,7 +45,7 @@ function tMidpoints(freedom: number): readonly number[] {
   return found;
 }
 
-const ROUNDS = 60;
+const ROUNDS = 40;
 
 /**
  * Half of the width of the interval about an estimate that holds 95 % of its error, were it measured again and again with
@@ -56,20 +54,22 @@ const ROUNDS = 60;
  */
 export function reach95(error: JoinedError): number {
   const { standardError, degreesOfFreedom, limits } = error;
-  const [one, other] = limits;
-  if (one === 0 && other === 0) return t95(degreesOfFreedom) * standardError;
-  const scatter = standardError === 0 ? [0] : tMidpoints(degreesOfFreedom).map((t) => t * standardError);
-  const below = (value: number): number =>
-    scatter.reduce(
-      (sum, each) => sum + shareBelow(value - each, limits) + shareBelow(value + each, limits),
-      0,
-    ) /
-    (2 * scatter.length);
-  let [low, high] = [0, one + other + t95(degreesOfFreedom) * standardError * 4];
+  const [wide, narrow] = [Math.max(...limits), Math.min(...limits)];
+  if (wide === 0) return t95(degreesOfFreedom) * standardError;
+  const scatter = standardError === 0 ? [0] : tMidpoints(degreesOfFreedom);
+  const isReached = (value: number): boolean => {
+    let sum = 0;
+    for (const t of scatter) {
+      const off = t * standardError;
+      sum += shareBelow(value - off, wide, narrow) + shareBelow(value + off, wide, narrow);
+    }
+    return sum / (2 * scatter.length) >= 0.975;
+  };
+  let [low, high] = [0, wide + narrow + 4 * t95(degreesOfFreedom) * standardError];
   for (let round = 0; round < ROUNDS; round++) {
     const middle = (low + high) / 2;
-    if (below(middle) < 0.975) low = middle;
-    else high = middle;
+    if (isReached(middle)) high = middle;
+    else low = middle;
   }
   return high;
 }
