@@ -22,6 +22,8 @@ export type { ReferenceMethod } from './airtightness/reference-conditions';
 export { t95 } from './airtightness/student-t';
 export type { MultiPointRule } from './airtightness/validity';
 export { exceeds, fallsBelow, type Finding } from './finding';
+export { doubtsOfLayers, doubtsOfRuns, type Doubt } from './implausible';
+export { pressureGaps } from './airtightness/pressure-gaps';
 export { answer, type Operation, type Progress } from './operation';
 export { airStateOperation } from './air/density';
 export { multiPointOperation } from './airtightness/multi-point';

@@ -14,6 +14,8 @@ import { coverageOperation } from './insulation/coverage';
 import { densitySamplesOperation } from './insulation/density-samples';
 import { depthOperation } from './insulation/depth';
 import { gradeOperation } from './insulation/grade';
+import type { Finding } from './finding';
+import { doubtsAbout } from './implausible';
 import { hybridFillOperation } from './insulation/hybrid-fill';
 import { massPerAreaOperation } from './insulation/mass-per-area';
 import { samplingOperation } from './insulation/sampling';
@@ -96,7 +98,8 @@ export function takesLong(name: string): boolean {
 }
 
 /**
- * Runs an operation on an input that is checked against its schema first.
+ * Runs an operation on an input that is checked against its schema first. Figures that are most likely a slip of the unit
+ * are asked about among its findings (`implausible`).
  * @throws {Refusal} naming the field that the computation cannot answer for
  */
 export function compute<Name extends OperationName>(
@@ -105,7 +108,12 @@ export function compute<Name extends OperationName>(
   progress?: Progress,
 ): OperationTypes[Name]['output'] {
   const operation = operations[name] as unknown as Operation<unknown, OperationTypes[Name]['output']>;
-  return answer(operation, input, progress);
+  const output = answer(operation, input, progress);
+  // The input passed its schema.
+  const doubts = doubtsAbout(name, input as OperationTypes[Name]['input'], output);
+  if (doubts.length === 0) return output;
+  const { findings = [] } = output as { readonly findings?: readonly Finding[] };
+  return { ...output, findings: [...findings, ...doubts] };
 }
 
 /**

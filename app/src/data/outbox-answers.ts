@@ -1,6 +1,7 @@
 import {
   cutAt,
   isEmptyChange,
+  keysOf,
   type BodyChange,
   type Change,
   type ChangeOutcome,
@@ -16,9 +17,11 @@ import {
   keysOfDispute,
   replaced,
   shownOf,
+  timesIn,
   withBodyChange,
   without,
   type Decision,
+  type Laid,
   type Pending,
   type Trouble,
   type Troubled,
@@ -32,6 +35,18 @@ const isEarlier = (one: Change, other: Change): boolean =>
 
 const byEntry = (one: Pending, other: Pending): number =>
   isEarlier(one.change, other.change) ? -1 : isEarlier(other.change, one.change) ? 1 : 0;
+
+/** A part of what waits, to be laid into a dispute. */
+function laidFrom(pending: Pending, part: BodyChange): Laid {
+  const { op, enteredAt } = pending.change;
+  const times = timesIn(pending);
+  return {
+    op,
+    enteredAt,
+    change: part,
+    times: Object.fromEntries(keysOf(part).map((key) => [key, times[key]])),
+  };
+}
 
 /** What of a record's waiting changes joins a dispute over it, and what is left of each. */
 class Gathering {
@@ -53,12 +68,12 @@ class Gathering {
     if (this.whole === null) return [each];
     if (change.op !== 'update' && isEarlier(change, dispute.change)) return [each];
     if (keys === null || change.op !== 'update') {
-      this.whole = intoDispute(this.whole, change.op, bodyChangeOf(change), change.enteredAt);
+      this.whole = intoDispute(this.whole, laidFrom(each, bodyChangeOf(change)));
       return [];
     }
     const { touching, rest } = cutAt(change, keys);
     if (isEmptyChange(touching)) return [each];
-    this.whole = intoDispute(this.whole, 'update', touching, change.enteredAt);
+    this.whole = intoDispute(this.whole, laidFrom(each, touching));
     if (isEmptyChange(rest)) return [];
     return [{ ...each, isSealed: false, change: withBodyChange({ ...change, changeId: newId() }, rest) }];
   }
@@ -129,7 +144,7 @@ function inDispute(
   // Where the other deleted the record, there is no more to be said than that.
   const isWholeTheirs = fields.length === 0 || standing.trouble.fields.length === 0;
   const all = [...standing.trouble.fields.filter(({ field }) => !known.has(field)), ...fields];
-  const whole = intoDispute(standing, change.op, touching, change.enteredAt);
+  const whole = intoDispute(standing, laidFrom(waiting, touching));
   const both: Troubled | null = whole && {
     ...whole,
     trouble: { kind: 'conflict', current, fields: isWholeTheirs ? [] : all },
@@ -148,11 +163,12 @@ function underAnotherId(state: Waiting, waiting: Pending, newId: () => string): 
 }
 
 /** A record was put back: a deletion of it that is in dispute is taken back. */
-function restored(state: Waiting, { change }: Pending): Waiting {
+function restored(state: Waiting, waiting: Pending): Waiting {
+  const { change } = waiting;
   const left = without(state, change.changeId);
   const dispute = left.troubled.find(isDisputeOver(change.id));
   if (dispute === undefined) return left;
-  const next = intoDispute(dispute, 'restore', { body: {}, parts: [] }, change.enteredAt);
+  const next = intoDispute(dispute, laidFrom(waiting, NO_CHANGE));
   return { ...left, troubled: replaced(left.troubled, dispute, asList(next)) };
 }
 
@@ -204,12 +220,13 @@ function insisting(
   current: KindedRecord,
   newId: () => string,
 ): { readonly restores: readonly Pending[]; readonly more: readonly Pending[] } {
-  const { houseId, change } = troubled;
+  const { houseId, change, times } = troubled;
   const { revision, deletedAt } = current.record;
   const { parts: _parts, ...bare } = change;
   const step = (op: Change['op'], more: BodyChange = NO_CHANGE, baseRevision = revision): Pending => ({
     houseId,
     isSealed: false,
+    times,
     change: withBodyChange({ ...bare, changeId: newId(), baseRevision, op }, more),
   });
   const update = (more: BodyChange, baseRevision?: number): readonly Pending[] =>
@@ -231,7 +248,7 @@ function undisputed(found: Troubled, newId: () => string): readonly Pending[] {
   const { rest } = askedAbout(found);
   if (isEmptyChange(rest)) return [];
   const change = withBodyChange({ ...found.change, changeId: newId() }, rest);
-  return [{ houseId: found.houseId, change, isSealed: false }];
+  return [{ houseId: found.houseId, change, isSealed: false, times: found.times }];
 }
 
 /** What goes on again before all that waits, but after what was entered earlier of its record and is still on its way. */
@@ -269,10 +286,11 @@ export function withDecision(
     const disputes = troubled.filter((each) => more.some(({ change }) => isDisputeOver(change.id)(each)));
     return disputes.reduce((gathered, dispute) => gatheredInto(gathered, dispute, newId), next);
   };
-  const again = settled.map(({ houseId, change }): Pending => ({
+  const again = settled.map(({ houseId, change, times }): Pending => ({
     houseId,
     change: { ...change, changeId: newId() },
     isSealed: false,
+    times,
   }));
   if (choice === 'let go' || (choice === 'theirs' && isGroup)) return { ...state, troubled };
   if (choice === 'theirs') return goOn([], undisputed(found, newId));

@@ -22,7 +22,12 @@ export interface Pending {
    * the server took this one.
    */
   readonly isSealed: boolean;
+  /** When what it holds was entered, by key, where it was gathered from several entries. */
+  readonly times?: Times;
 }
+
+/** ISO 8601, UTC, by key; what was kept by former versions may not say. */
+type Times = Readonly<Record<string, string | undefined>>;
 
 /** Why the server did not take a change. */
 export type Trouble =
@@ -38,8 +43,6 @@ export type Trouble =
 /** A change that the server did not take; a person decides what becomes of it. */
 export interface Troubled extends Pending {
   readonly trouble: Trouble;
-  /** When what it holds was entered, by key, where it was gathered from several entries. */
-  readonly times?: Readonly<Record<string, string | undefined>>;
 }
 
 /** Everything that was entered and that the server does not have. */
@@ -178,40 +181,63 @@ export function keysOfDispute(dispute: Troubled): readonly string[] | null {
 const isLater = (one: string | undefined, other: string | undefined): boolean =>
   one !== undefined && other !== undefined && one > other;
 
-/** By key, when what a dispute holds was entered. */
-const timesIn = ({ change, times }: Troubled): Readonly<Record<string, string | undefined>> =>
+/** By key, when what a change holds was entered. */
+export const timesIn = ({ change, times = {} }: Pick<Pending, 'change' | 'times'>): Times =>
   Object.fromEntries(
-    keysOf(bodyChangeOf(change)).map((key) => [
-      key,
-      times !== undefined && key in times ? times[key] : change.enteredAt,
-    ]),
+    keysOf(bodyChangeOf(change)).map((key) => [key, key in times ? times[key] : change.enteredAt]),
   );
 
+/** Something to lay over a change, with when each key of it was entered, and the whole. */
+export interface Laid {
+  readonly op: ChangeOp;
+  readonly change: BodyChange;
+  readonly times: Times;
+  readonly enteredAt: string | undefined;
+}
+
+const laidOf = ({ op, change, enteredAt }: Entry): Laid => ({
+  op,
+  change,
+  enteredAt,
+  times: Object.fromEntries(keysOf(change).map((key) => [key, enteredAt])),
+});
+
+/** What of something was not entered anew, later, in what is held. */
+function notSuperseded({ change, times }: Laid, held: Times): BodyChange {
+  const superseded = Object.keys(times).filter((key) =>
+    Object.entries(held).some(([other, time]) => touches(other, key) && isLater(time, times[key])),
+  );
+  return cutAt(change, superseded).rest;
+}
+
+/** A change with something laid over it: of each key what was entered last stays. */
+function over<Each extends Pending>(each: Each, laid: Laid, op: ChangeOp): Each {
+  const held = timesIn(each);
+  const fresh = notSuperseded(laid, held);
+  const next = joined({ ...each.change, op }, fresh);
+  const times = { ...held, ...Object.fromEntries(keysOf(fresh).map((key) => [key, laid.times[key]])) };
+  const enteredAt = isLater(each.change.enteredAt, laid.enteredAt) ? each.change.enteredAt : laid.enteredAt;
+  return { ...each, times, change: { ...next, enteredAt } };
+}
+
 /**
- * Joins to a dispute what is entered while it stands, and what turns out to belong to it: of each key what was entered
- * last stays. Null where nothing is left to be in dispute over.
+ * Joins to a dispute what is entered while it stands, and what turns out to belong to it. Null where nothing is left to be
+ * in dispute over.
  */
-export function intoDispute(
-  dispute: Troubled,
-  op: ChangeOp,
-  more: BodyChange,
-  enteredAt: string | undefined,
-): Troubled | null {
+export function intoDispute(dispute: Troubled, laid: Laid): Troubled | null {
   const { change } = dispute;
-  const held = timesIn(dispute);
+  const { op, enteredAt } = laid;
   const isBeneath = isLater(change.enteredAt, enteredAt);
   if (op === 'delete') {
     // A deletion keeps what was entered before it, for whoever takes the deletion back.
-    return isBeneath ? dispute : { ...dispute, times: held, change: { ...change, op: 'delete', enteredAt } };
+    return isBeneath
+      ? dispute
+      : { ...dispute, times: timesIn(dispute), change: { ...change, op: 'delete', enteredAt } };
   }
   const isTakenBack = change.op === 'delete' && !isBeneath;
   if (op === 'restore' && !isTakenBack) return dispute;
-  const later = Object.keys(held).filter((key) => isLater(held[key], enteredAt));
-  const { rest: fresh } = cutAt(more, later);
-  const next = joined(isTakenBack ? { ...change, op: 'update' } : change, fresh);
-  if (next.op === 'update' && isEmptyChange(bodyChangeOf(next))) return null;
-  const times = { ...held, ...Object.fromEntries(keysOf(fresh).map((key) => [key, enteredAt])) };
-  return { ...dispute, times, change: { ...next, enteredAt: isBeneath ? change.enteredAt : enteredAt } };
+  const next = over(dispute, laid, isTakenBack ? 'update' : change.op);
+  return next.change.op === 'update' && isEmptyChange(bodyChangeOf(next.change)) ? null : next;
 }
 
 export const asList = (dispute: Troubled | null): readonly Troubled[] => (dispute === null ? [] : [dispute]);
@@ -219,15 +245,28 @@ export const asList = (dispute: Troubled | null): readonly Troubled[] => (disput
 export const replaced = <Item>(list: readonly Item[], one: Item, by: readonly Item[]): readonly Item[] =>
   list.flatMap((each) => (each === one ? by : [each]));
 
-function appended(state: Waiting, entry: Entry): Waiting {
+/** An entry without what was entered anew, later, and waits already: entries of other tabs may come late. */
+function unlessSuperseded(state: Waiting, entry: Entry): Entry {
+  const laid = laidOf(entry);
+  const waiting = state.pending.filter(({ change }) => change.id === entry.id);
+  const change = waiting.reduce(
+    (left, each) => notSuperseded({ ...laid, change: left }, timesIn(each)),
+    laid.change,
+  );
+  return { ...entry, change };
+}
+
+function appended(state: Waiting, given: Entry): Waiting {
+  const entry = given.op === 'update' ? unlessSuperseded(state, given) : given;
+  if (isEmptyChange(entry.change) && !isEmptyChange(given.change)) return state;
   const last = state.pending.findLast(({ change }) => change.id === entry.id);
   const isOpen =
     last !== undefined && !last.isSealed && (last.change.op === 'create' || last.change.op === 'update');
   const base = baseOf(entry, state.pending);
   // What was seen of an earlier state alone is not made upon a later one with the rest.
   if (entry.op === 'update' && isOpen && base >= last.change.baseRevision) {
-    const change = { ...joined(last.change, entry.change), enteredAt: entry.enteredAt };
-    return { ...state, pending: replaced(state.pending, last, [{ ...last, change }]) };
+    const next = over(last, laidOf(entry), last.change.op);
+    return { ...state, pending: replaced(state.pending, last, [next]) };
   }
   const change = changeOf(entry, base);
   return { ...state, pending: [...state.pending, { houseId: entry.houseId, change, isSealed: false }] };
@@ -260,7 +299,8 @@ function besideDeletedHouse(state: Waiting, entry: Entry): Waiting | null {
   const met = state.troubled.find((each) => each.houseId === entry.houseId && isOfDeletedHouse(each));
   if (met === undefined || entry.kind === 'house') return null;
   const change = changeOf(entry, entry.seenRevision);
-  return { ...state, troubled: [...state.troubled, { ...met, change, isSealed: false }] };
+  const { houseId, trouble } = met;
+  return { ...state, troubled: [...state.troubled, { houseId, trouble, change, isSealed: false }] };
 }
 
 /** What waits, with something more entered that touches no dispute. */
@@ -283,7 +323,7 @@ export function withEntry(state: Waiting, entry: Entry): Waiting {
         troubled: replaced(
           state.troubled,
           dispute,
-          asList(intoDispute(dispute, entry.op, touching, entry.enteredAt)),
+          asList(intoDispute(dispute, laidOf({ ...entry, change: touching }))),
         ),
       }
     : state;

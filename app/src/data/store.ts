@@ -245,8 +245,14 @@ export function createStore(options: StoreOptions) {
   }
 
   function entryOf(wish: Wish): Entry {
-    const { houseId, kind, id, op, body = {}, change = NOTHING_CHANGED } = wish;
-    const done = op === 'create' ? { body: body as BodyChange['body'], parts: [] } : change;
+    const { houseId, kind, id, op, body = {}, change: wished = NOTHING_CHANGED } = wish;
+    const done = op === 'create' ? { body: body as BodyChange['body'], parts: [] } : wished;
+    const { pending, troubled } = outbox.getState();
+    // Of whichever tab, and whatever the clock: what is entered over something comes after it.
+    if (op !== 'create')
+      entryTimes.follow(
+        [...pending, ...troubled].flatMap(({ change }) => (change.id === id ? [change] : [])),
+      );
     const heldRevision = copies.recordOf(houseId, id)?.record.revision ?? 0;
     return {
       entryId: newId(),
@@ -256,7 +262,7 @@ export function createStore(options: StoreOptions) {
       op,
       change: done,
       // What lies under something that waits was not on the screen, whichever tab sends it.
-      seenRevision: baseOf({ id, op, change: done, seenRevision: heldRevision }, outbox.getState().pending),
+      seenRevision: baseOf({ id, op, change: done, seenRevision: heldRevision }, pending),
       enteredAt: entryTimes.next(),
     };
   }

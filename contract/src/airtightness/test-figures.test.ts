@@ -59,6 +59,38 @@ test('a test has the figures of the core, to the last digit', () => {
   expect(figuresOf(testWith(five)).fit.result).toEqual(direct.result);
 });
 
+test('two directions that disagree leave the verdict open where one of them is over the limit', () => {
+  const other = five.map((each) => ({
+    ...each,
+    id: `${each.id} up`,
+    pressurePa: each.pressurePa === null ? null : -each.pressurePa - 2,
+    flowM3h: each.flowM3h === null ? null : each.flowM3h * 1.4,
+  }));
+  const test = testWith(five, {
+    pressurise: { baselineBeforePa: baseline(-1), baselineAfterPa: baseline(-1), readings: other },
+  });
+  const { fit } = figuresOf(test);
+  const [one, two] = fit.runs;
+  const between = (fit.result.n50PerHour + (two?.q50M3h ?? NaN) / house.volumeM3) / 2;
+  const judged = testFigures({ ...house, target: { quantity: 'n50', limit: between } }, test);
+  expect(one?.q50M3h ?? NaN).toBeLessThan(fit.result.q50M3h);
+  // By the fit alone the mean would be well under the limit.
+  expect(fit.result.q50High95M3h / house.volumeM3).toBeLessThan(between);
+  expect(judged.state === 'figures' && judged.budget.verdict).toBe('pass-not-proven');
+});
+
+test('a gap between pressures and a slip of the unit are said beside the fit, which stays as it is', () => {
+  const rulesWith = (...more: ReturnType<typeof reading>[]) => {
+    const { findings, fit } = figuresOf(testWith([...five, ...more]));
+    return findings.filter((each) => !fit.findings.includes(each as never)).map(({ rule }) => rule);
+  };
+  expect(rulesWith()).toEqual([]);
+  // From 57 Pa on the next is 71, and 12 Pa is the widest gap.
+  expect(rulesWith(reading('far', -71, 1250))).toEqual(['pressure-gap']);
+  expect(rulesWith(reading('near', -68, 1220))).toEqual([]);
+  expect(rulesWith(reading('fan', -250, 2800))).toEqual(['pressure-gap', 'implausible']);
+});
+
 test('a reading struck out, or not yet whole, does not count and a struck one stays on the picture', () => {
   const wild = reading('wild', -40, 9000, { struckOut: 'Gust' });
   const half = reading('half', -50, null);

@@ -2,13 +2,17 @@ import {
   airOnBothSides,
   answer,
   budgetOperation,
+  doubtsOfRuns,
   multiPointOperation,
+  pressureGaps,
   reduceReading,
   Refusal,
+  relativeInterval,
   type Budget,
   type Building,
   type Conditions,
   type Direction,
+  type Finding,
   type MultiPointResult,
   type ReducedReading,
   type Run,
@@ -43,6 +47,8 @@ export type TestFigures =
       readonly state: 'figures';
       readonly fit: MultiPointResult;
       readonly budget: Budget;
+      /** What the standard has to say, and what is asked about beside it: gaps between pressures, slips of a unit. */
+      readonly findings: readonly Finding[];
       /** Every whole reading, also those struck out, held against the line of its run. */
       readonly points: readonly TestPoint[];
     }
@@ -216,22 +222,24 @@ export function testFigures(house: HouseBody, test: AirtightnessTestBody): TestF
   const incomplete = missing(test, runs);
   if (incomplete !== null) return incomplete;
   try {
-    const fit = answer(multiPointOperation, {
+    const input = {
       method: house.referenceMethod,
       building: buildingOf(house),
       conditions: conditionsOf(test),
-      runs: runs.map(({ input }) => input),
-    });
+      runs: runs.map((run) => run.input),
+    };
+    const fit = answer(multiPointOperation, input);
     const budget = answer(budgetOperation, {
       target: house.target,
       building: buildingOf(house),
       q50M3h: fit.result.q50M3h,
-      q50High95M3h: fit.result.q50High95M3h,
+      q50High95M3h: fit.result.q50M3h * relativeInterval(fit.runs, 50).high,
     });
     return {
       state: 'figures',
       fit,
       budget,
+      findings: [...fit.findings, ...pressureGaps(fit.runs), ...doubtsOfRuns(input, fit.result)],
       points: pointsOf(fit, test),
     };
   } catch (error) {

@@ -34,6 +34,17 @@ describe.each(BUILD_UP_LIBRARY)('$name', (entry) => {
   });
 });
 
+test('an R of the other world of units is asked about at its layer', () => {
+  const area = areaWith('framed-wall-140', null);
+  const layers = area.buildUp.layers.map((layer) =>
+    layer.kind === 'framed' ? { ...layer, cavityRsi: 21 } : layer,
+  );
+  const { findings } = figuresOf({ ...area, buildUp: { ...area.buildUp, layers } });
+  const place = layers.findIndex(({ kind }) => kind === 'framed');
+  expect(findings).toContainEqual(expect.objectContaining({ rule: 'implausible', layer: place }));
+  expect(figuresOf(area).findings.filter(({ rule }) => rule === 'implausible')).toEqual([]);
+});
+
 test('every kind of area has something to start from', () => {
   const kinds = ['wall', 'rim', 'ceiling', 'roof', 'floor', 'opening'] as const;
   expect(kinds.filter((kind) => libraryFor(kind).length === 0)).toEqual([]);

@@ -1,10 +1,11 @@
 import {
   answer,
   assemblyOperation,
+  doubtsOfLayers,
   houseThermalOperation,
   Refusal,
-  type Assembly,
   type AssemblyInput,
+  type Finding,
   type HouseThermal,
   type LayerInput,
 } from '@calvet/core';
@@ -30,7 +31,8 @@ export type AreaFigures =
       readonly gradeCostWK: number | null;
       /** Area of the same build-up left empty that would lose as much, m². */
       readonly equivalentEmptyAreaM2: number | null;
-      readonly findings: Assembly['findings'];
+      /** What the computation has to say, and what is asked about since it may be a slip of a unit. */
+      readonly findings: readonly Finding[];
     }
   | { readonly state: 'refused'; readonly refusal: FieldRefusal };
 
@@ -104,7 +106,7 @@ export function areaFigures(house: HouseBody, area: AreaBody): AreaFigures {
       built: worth(built),
       gradeCostWK: built.price?.deltaUAWK ?? null,
       equivalentEmptyAreaM2: built.price?.equivalentEmptyAreaM2 ?? null,
-      findings: built.findings,
+      findings: [...built.findings, ...doubtsOfLayers(input)],
     };
   } catch (error) {
     if (!(error instanceof Refusal)) throw error;

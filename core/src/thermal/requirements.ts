@@ -86,6 +86,17 @@ function limitsByKind(requirements: readonly KindRequirement[]): ReadonlyMap<Env
   return limits;
 }
 
+/** Two areas of one id could not be told apart in the answer. */
+function refuseDoubledIds(areas: readonly JudgedArea[]): void {
+  const known = new Set<string>();
+  areas.forEach(({ id }, i) => {
+    if (known.has(id)) {
+      throw new Refusal('duplicate-id', `areas[${i}].id`, 'Another area has this id already.', { value: id });
+    }
+    known.add(id);
+  });
+}
+
 function judge(value: number | undefined, greatest: number | undefined): Judgement {
   if (greatest === undefined) return 'not-asked';
   if (value === undefined) return 'open';
@@ -131,6 +142,7 @@ function areaFindings(
  */
 export function thermalRequirements(input: ThermalRequirementsInput): ThermalRequirements {
   const { areas, requirements = [], greatestTransmissionWK, junctionsWK = 0, leastGrade } = input;
+  refuseDoubledIds(areas);
   const limits = limitsByKind(requirements);
   const judged = areas.map(({ id, kind, plannedUValue, asBuiltUValue, grade }): AreaJudgement => {
     const greatest = limits.get(kind);

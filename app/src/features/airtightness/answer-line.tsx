@@ -8,7 +8,7 @@ import { Text } from '../../ui/text';
 import { space } from '../../ui/tokens';
 import { targetFigure } from './target-figure';
 import { Verdict } from './verdict';
-import { TARGET_WORDS } from './words';
+import { DIRECTED, TARGET_WORDS } from './words';
 
 interface AnswerLineProps {
   readonly house: House;
@@ -31,7 +31,7 @@ export function AnswerLine({ house, figures, isCompact = false }: AnswerLineProp
       </View>
     );
   }
-  const { value, low95, high95 } = targetFigure(house, figures);
+  const { value, low95, high95, directions } = targetFigure(house, figures);
   const { verdict } = figures.budget;
   const shown = (si: number) => figure(si, quantity, units);
   return (
@@ -49,6 +49,12 @@ export function AnswerLine({ house, figures, isCompact = false }: AnswerLineProp
           {symbol}, {unitOf(quantity, units).symbol} · limit {shown(house.target.limit)}
         </Text>
         <Verdict verdict={verdict} />
+        {!isCompact && directions.length > 0 && (
+          <Text look="small" tone="soft" testID="both-directions">
+            Mean of{' '}
+            {directions.map((each) => `${shown(each.value)} ${DIRECTED[each.direction]}`).join(' and ')}
+          </Text>
+        )}
       </View>
     </View>
   );

@@ -10,18 +10,18 @@ import { DIRECTION_WORDS } from './words';
 const PLANNED_VENTILATION_N50 = 1.5;
 
 /** What the standard has to say about a test, in plain words. */
-export function FindingsCard({ figures: { fit } }: { readonly figures: Figures }) {
-  const failed = fit.findings.filter(({ severity }) => severity === 'fail').length;
+export function FindingsCard({ figures: { fit, findings } }: { readonly figures: Figures }) {
+  const failed = findings.filter(({ severity }) => severity === 'fail').length;
   const title =
     failed > 0
       ? `${failed} ${failed === 1 ? 'thing makes' : 'things make'} the test not valid`
-      : fit.findings.length > 0
+      : findings.length > 0
         ? 'Valid, with care'
         : 'Valid: nothing to object to';
   return (
     <Card title={title}>
-      {fit.findings.map(({ rule, severity, message, run }) => (
-        <View key={`${rule} ${run ?? ''}`} style={styles.finding}>
+      {findings.map(({ rule, severity, message, run, reading }) => (
+        <View key={`${rule} ${run ?? ''} ${reading ?? ''}`} style={styles.finding}>
           <View style={styles.mark}>
             <LineMark mark={severity === 'fail' ? 'broken' : 'half'} width={34} />
           </View>

@@ -1,5 +1,5 @@
 import type { HouseBody, TestFigures } from '@calvet/contract';
-import { sizeNeededBy } from '@calvet/core';
+import { relativeInterval, sizeNeededBy, type Direction } from '@calvet/core';
 
 export type Figures = Extract<TestFigures, { state: 'figures' }>;
 
@@ -8,12 +8,21 @@ export interface TargetFigure {
   readonly value: number;
   readonly low95: number;
   readonly high95: number;
+  /** Both results, where the figure is the mean of two directions. */
+  readonly directions: readonly { readonly direction: Direction; readonly value: number }[];
 }
 
 /** Brings q50 and its bounds to the quantity that the house's target limits. */
 export function targetFigure(house: HouseBody, { fit }: Figures): TargetFigure {
   const size = sizeNeededBy(house.target.quantity);
   const divisor = size === null ? 1 : house[size];
-  const { q50M3h, q50Low95M3h, q50High95M3h } = fit.result;
-  return { value: q50M3h / divisor, low95: q50Low95M3h / divisor, high95: q50High95M3h / divisor };
+  const value = fit.result.q50M3h / divisor;
+  const { low, high } = relativeInterval(fit.runs, 50);
+  const directions = fit.runs.map(({ direction, q50M3h }) => ({ direction, value: q50M3h / divisor }));
+  return {
+    value,
+    low95: value * low,
+    high95: value * high,
+    directions: directions.length > 1 ? directions : [],
+  };
 }

@@ -14,6 +14,12 @@ export const DIRECTION_WORDS: Readonly<Record<Direction, string>> = {
   pressurise: 'Pressurise',
 };
 
+/** How a result came about. */
+export const DIRECTED: Readonly<Record<Direction, string>> = {
+  depressurise: 'depressurised',
+  pressurise: 'pressurised',
+};
+
 interface VerdictWords {
   readonly word: string;
   readonly mark: Mark;

@@ -160,8 +160,9 @@ export function AreaScreen({ view, area, isNew = false }: AreaScreenProps) {
                 .
               </Text>
             )}
-            {figures.findings.map(({ rule, message }) => (
-              <Text key={rule} tone="straw">
+            {figures.findings.map(({ rule, message, layer }, i) => (
+              <Text key={`${rule} ${i}`} tone="straw">
+                {layer !== undefined && `${area.buildUp.layers[layer]?.name || `Layer ${layer + 1}`}: `}
                 {message}
               </Text>
             ))}
