@@ -3,7 +3,8 @@ import { join } from 'node:path';
 import { workFolder } from './machine/checkout.mjs';
 import { startDatabase } from './machine/database.mjs';
 import { ensurePackages } from './machine/packages.mjs';
-import { exitWith, isFree, mustRun, stopOnSignal, Trouble } from './machine/processes.mjs';
+import { isFree } from './machine/free-port.mjs';
+import { exitWith, mustRun, stopOnSignal, Trouble } from './machine/processes.mjs';
 import { startServer } from './machine/server.mjs';
 import { ensureWebApp } from './machine/web-app.mjs';
 

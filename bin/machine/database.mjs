@@ -5,7 +5,8 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { setTimeout as pause } from 'node:timers/promises';
 import { ensureProgram, findProgram } from './debian.mjs';
-import { capture, isFree, mustRun, stopChild, Trouble, waitUntil } from './processes.mjs';
+import { isFree } from './free-port.mjs';
+import { capture, mustRun, stopChild, Trouble, waitUntil } from './processes.mjs';
 
 const SOCKET_PATH_MAX = 100;
 const isRoot = process.getuid?.() === 0;

@@ -7,18 +7,20 @@ import { createServer } from 'node:net';
 const [FIRST, LAST] = [20_000, 31_999];
 const ATTEMPTS = 50;
 
-const canListen = (port) =>
-  new Promise((resolve) => {
+/** True where nobody listens on a port of this machine. */
+export function isFree(port) {
+  return new Promise((resolve) => {
     const probe = createServer();
     probe.once('error', () => resolve(false));
     probe.listen(port, '127.0.0.1', () => probe.close(() => resolve(true)));
   });
+}
 
 /** A port of 127.0.0.1 that nothing listens on. */
 export async function freePort() {
   for (let attempt = 0; attempt < ATTEMPTS; attempt++) {
     const port = FIRST + Math.floor(Math.random() * (LAST - FIRST + 1));
-    if (await canListen(port)) return port;
+    if (await isFree(port)) return port;
   }
   throw new Error(`No port between ${FIRST} and ${LAST} is free.`);
 }

@@ -28,8 +28,7 @@ test('a hash of sources follows their contents and passes over what was built', 
 test('a port that is taken is told from a free one, and is none that a system lends to connections', () => {
   const { stdout } = inNode(`
     import { createServer } from 'node:net';
-    import { freePort } from './free-port.mjs';
-    import { isFree } from './processes.mjs';
+    import { freePort, isFree } from './free-port.mjs';
     const port = await freePort();
     const before = await isFree(port);
     const server = createServer().listen(port, '127.0.0.1');

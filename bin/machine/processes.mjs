@@ -1,5 +1,4 @@
 import { spawn } from 'node:child_process';
-import { createServer } from 'node:net';
 import { setTimeout as pause } from 'node:timers/promises';
 import { root } from './checkout.mjs';
 
@@ -65,15 +64,6 @@ export async function answers(url) {
   } catch {
     return false;
   }
-}
-
-/** True where nobody listens on a port of this machine. */
-export function isFree(port) {
-  return new Promise((resolve) => {
-    const probe = createServer();
-    probe.once('error', () => resolve(false));
-    probe.listen(port, '127.0.0.1', () => probe.close(() => resolve(true)));
-  });
 }
 
 /** Asks a child to stop and waits for it; insists after ten seconds. */

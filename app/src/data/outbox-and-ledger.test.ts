@@ -1,13 +1,6 @@
-import {
-  asKindedRecord,
-  takeChange,
-  type AcceptedChange,
-  type Change,
-  type ChangeOutcome,
-  type HouseLedger,
-  type KindedRecord,
-} from '@calvet/contract';
+import { asKindedRecord, type Change, type ChangeOutcome, type KindedRecord } from '@calvet/contract';
 import fc from 'fast-check';
+import { HOUSE, LedgerServer } from '../../../contract/test/ledger-server';
 import { withPending } from './house-copy';
 import { withDecision, withOutcomes } from './outbox-answers';
 import {
@@ -27,22 +20,15 @@ import {
  * somebody entered last is passed over, and nothing that they entered earlier is laid over it.
  */
 
-const HOUSE = 'h';
 const RECORDS = ['a', 'b'] as const;
 const FIELDS = ['name', 'areaM2', 'grade'] as const;
 type RecordId = (typeof RECORDS)[number];
 type Field = (typeof FIELDS)[number];
 
-/** A server with one house, as one process of it takes changes. */
-class Server {
-  private readonly records = new Map<
-    string,
-    HouseLedger['records'] extends Map<string, infer R> ? R : never
-  >();
-  readonly history: AcceptedChange[] = [];
-  private count = 0;
-
+/** A server with a house and its areas. */
+class Server extends LedgerServer {
   constructor() {
+    super();
     this.takeFrom('maker', [
       change('house', HOUSE, 'create', 0, { name: 'House' }),
       ...RECORDS.map((id) =>
@@ -52,21 +38,7 @@ class Server {
   }
 
   takeFrom(device: string, changes: readonly Change[]): ReadonlyMap<string, ChangeOutcome> {
-    const ids = new Set(changes.map(({ changeId }) => changeId));
-    const before = this.history.filter(({ changeId }) => ids.has(changeId));
-    const ledger: HouseLedger = {
-      houseId: HOUSE,
-      author: { name: device, device, now: new Date(++this.count), clock: null },
-      before: new Map(before.map((each) => [each.changeId, each])),
-      past: [...this.history],
-      records: this.records,
-      accepted: [],
-      disputed: [],
-      lastChange: this.history.length,
-    };
-    const outcomes = changes.map((each, i) => takeChange(each, i, ledger));
-    this.history.push(...ledger.accepted);
-    return new Map(outcomes.map((outcome) => [outcome.changeId ?? '', outcome]));
+    return new Map(this.take(changes, device).map((outcome) => [outcome.changeId ?? '', outcome]));
   }
 
   record(id: string) {

@@ -13,8 +13,10 @@ import {
   disputedKeys,
   intoDispute,
   isDisputeOver,
+  isLater,
   isOfDeletedHouse,
   keysOfDispute,
+  NO_CHANGE,
   replaced,
   shownOf,
   timesIn,
@@ -28,10 +30,7 @@ import {
   type Waiting,
 } from './outbox-rules';
 
-const NO_CHANGE: BodyChange = { body: {}, parts: [] };
-
-const isEarlier = (one: Change, other: Change): boolean =>
-  one.enteredAt !== undefined && other.enteredAt !== undefined && one.enteredAt < other.enteredAt;
+const isEarlier = (one: Change, other: Change): boolean => isLater(other.enteredAt, one.enteredAt);
 
 const byEntry = (one: Pending, other: Pending): number =>
   isEarlier(one.change, other.change) ? -1 : isEarlier(other.change, one.change) ? 1 : 0;
@@ -127,7 +126,7 @@ function inDispute(
   const held = standing === undefined ? [] : keysOfDispute(standing);
   const isWhole = keys === null || held === null;
   const { touching, rest } = isWhole
-    ? { touching: bodyChangeOf(change), rest: { body: {}, parts: [] } }
+    ? { touching: bodyChangeOf(change), rest: NO_CHANGE }
     : cutAt(change, [...keys, ...held]);
   // What nobody disputes goes on at once, in its place, upon the state that it met.
   const goesOn: Pending = {

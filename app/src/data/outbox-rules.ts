@@ -52,6 +52,8 @@ export interface Waiting {
   readonly troubled: readonly Troubled[];
 }
 
+export const NO_CHANGE: BodyChange = { body: {}, parts: [] };
+
 export const NOTHING_WAITS: Waiting = { pending: [], troubled: [] };
 
 /** Something entered, as it was made. */
@@ -178,7 +180,8 @@ export function keysOfDispute(dispute: Troubled): readonly string[] | null {
   return keys === null ? null : [...keys, ...keysOf(bodyChangeOf(dispute.change))];
 }
 
-const isLater = (one: string | undefined, other: string | undefined): boolean =>
+/** True where both times are known and the first is the later one. */
+export const isLater = (one: string | undefined, other: string | undefined): boolean =>
   one !== undefined && other !== undefined && one > other;
 
 /** By key, when what a change holds was entered. */
@@ -314,7 +317,7 @@ export function withEntry(state: Waiting, entry: Entry): Waiting {
   const keys = keysOfDispute(dispute);
   const { touching, rest } =
     keys === null || entry.op !== 'update'
-      ? { touching: entry.change, rest: { body: {}, parts: [] } }
+      ? { touching: entry.change, rest: NO_CHANGE }
       : cutAt(entry.change, keys);
   const isTouched = keys === null || entry.op !== 'update' || !isEmptyChange(touching);
   const next = isTouched

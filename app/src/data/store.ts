@@ -11,7 +11,7 @@ import { Keeping } from './keeping';
 import type { LocalDatabase } from './local-database';
 import type { Kept, KeptUpload, KeptWaiting } from './local-schema';
 import { Outbox } from './outbox';
-import { baseOf, decisionOn, type Choice, type Entry, type Troubled } from './outbox-rules';
+import { baseOf, decisionOn, NO_CHANGE, type Choice, type Entry, type Troubled } from './outbox-rules';
 import { photoBody, Pictures, takeUpHeld } from './pictures';
 import { Reachability } from './reachability';
 import { recordWriting } from './record-writing';
@@ -23,7 +23,6 @@ import { TakingAlong } from './taking-along';
 import { Typing } from './typing';
 import { UploadQueue } from './upload-queue';
 
-const NOTHING_CHANGED: BodyChange = { body: {}, parts: [] };
 export type Store = ReturnType<typeof createStore>;
 
 /**
@@ -245,7 +244,7 @@ export function createStore(options: StoreOptions) {
   }
 
   function entryOf(wish: Wish): Entry {
-    const { houseId, kind, id, op, body = {}, change: wished = NOTHING_CHANGED } = wish;
+    const { houseId, kind, id, op, body = {}, change: wished = NO_CHANGE } = wish;
     const done = op === 'create' ? { body: body as BodyChange['body'], parts: [] } : wished;
     const { pending, troubled } = outbox.getState();
     // Of whichever tab, and whatever the clock: what is entered over something comes after it.

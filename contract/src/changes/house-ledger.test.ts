@@ -1,38 +1,9 @@
 import fc from 'fast-check';
 import type { Change, ChangeOp, ChangeOutcome } from './change';
-import { takeChange, type AcceptedChange, type HouseLedger, type LedgerRecord } from './house-ledger';
+import { LedgerServer } from '../../test/ledger-server';
+import type { LedgerRecord } from './house-ledger';
 
-const HOUSE = 'h';
-
-/** A house on a server, without its database. */
-class Server {
-  records = new Map<string, LedgerRecord>();
-  history: AcceptedChange[] = [];
-
-  take(changes: readonly Change[], device: string): readonly ChangeOutcome[] {
-    const known = this.history.filter(({ changeId }) =>
-      changes.some((change) => change.changeId === changeId),
-    );
-    const ledger: HouseLedger = {
-      houseId: HOUSE,
-      author: {
-        name: `person of ${device}`,
-        device,
-        now: new Date(1_000_000 + this.history.length),
-        clock: null,
-      },
-      before: new Map(known.map((change) => [change.changeId, change])),
-      past: [...this.history],
-      records: this.records,
-      accepted: [],
-      disputed: [],
-      lastChange: this.history.length,
-    };
-    const outcomes = changes.map((change, i) => takeChange(change, i, ledger));
-    this.history.push(...ledger.accepted);
-    return outcomes;
-  }
-
+class Server extends LedgerServer {
   bodyOf(id: string) {
     return this.records.get(id)?.body;
   }

@@ -206,16 +206,15 @@ interface Scale {
 
 /** Degrees of freedom behind the weight of the readings: of the wind's scatter, and of what is stated. Welch–Satterthwaite. */
 function degreesBehindWeights({ line, points }: Fit, scatter: Scatter): number {
-  let [all, spread] = [0, 0];
+  let spread = 0;
   for (const { x, ux, uy } of points) {
     const variance = (line.slope * ux) ** 2 + uy ** 2;
     const wind = ((line.slope * scatter.pa) / Math.exp(x)) ** 2;
-    all += 1;
     spread +=
       (wind / variance) ** 2 / scatter.degreesOfFreedom +
       (1 - Math.min(1, wind / variance)) ** 2 / STATED_DEGREES_OF_FREEDOM;
   }
-  return all / spread;
+  return points.length / spread;
 }
 
 const unexplainedFrom = (degreesOfFreedom: number): number =>
