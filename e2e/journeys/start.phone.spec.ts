@@ -1,7 +1,17 @@
 import { appendFile, cp, mkdtemp, readFile, rm } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { allSent, createHouse, expect, field, sizes, test, unsent, withoutSignal } from './running-app';
+import {
+  allSent,
+  createHouse,
+  expect,
+  field,
+  onOtherDevice,
+  sizes,
+  test,
+  unsent,
+  withoutSignal,
+} from './running-app';
 
 test('an app of which one piece is not what it should be is not kept on the device', async ({
   page,
@@ -33,7 +43,11 @@ test('an app of which one piece is not what it should be is not kept on the devi
   await rm(broken, { recursive: true });
 });
 
-test('an app that does not start leads to what is unsent, and saves it to a file', async ({ page, app }) => {
+test('an app that does not start leads to what is unsent, and saves it to a file', async ({
+  page,
+  app,
+  browser,
+}) => {
   await createHouse(page, app, { name: 'Held up', ...sizes });
   await allSent(page);
   await page.route('**/api/**', withoutSignal);
@@ -52,11 +66,26 @@ test('an app that does not start leads to what is unsent, and saves it to a file
   await expect(page.getByText('North wall')).toBeVisible();
   const saving = page.waitForEvent('download');
   await page.getByRole('button', { name: 'Save it to a file' }).click();
-  const file = JSON.parse(await readFile(await (await saving).path(), 'utf8')) as {
-    readonly changes: readonly { readonly change: { readonly body: { readonly name?: string } } }[];
-  };
-  expect(file.changes.some(({ change }) => change.body.name === 'North wall')).toBe(true);
-  // Looking at it has changed nothing.
+  const saved = await readFile(await (await saving).path());
+  // On another device, while this one has sent nothing.
+  const other = await onOtherDevice(browser, page);
+  await other.goto(`${app.url}/device`);
+  const choose = (name: string, buffer: Buffer) =>
+    other.getByLabel('File of unsent entries').setInputFiles({ name, mimeType: 'application/json', buffer });
+  await choose('readings.json', Buffer.from('{"readings": []}'));
+  await expect(other.getByText('This is no file of unsent entries')).toBeVisible();
+  await choose('calvet-unsent.json', saved);
+  await expect(other.getByText(/[12] entr(y|ies) and 0 pictures are brought back/)).toBeVisible();
+  await allSent(other);
+  await choose('calvet-unsent.json', saved);
+  await expect(other.getByText(/brought back/)).toBeVisible();
+  await allSent(other);
+  await other.goto(`${app.url}/houses`);
+  await other.getByRole('link', { name: /^Held up/ }).click();
+  await other.getByRole('link', { name: 'Fill', exact: true }).click();
+  await expect(other.getByText('North wall')).toHaveCount(1);
+  await other.close();
+  // Looking at it has changed nothing: it is sent from here too, and is there once.
   await page.unroute('**/_expo/**/*.js');
   await page.unroute('**/api/**');
   await page.getByRole('link', { name: 'Open Calvet' }).click();

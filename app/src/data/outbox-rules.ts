@@ -127,7 +127,7 @@ function joined(change: Change, more: BodyChange): Change {
   return withBodyChange(change, joinedChanges(bodyChangeOf(change), more));
 }
 
-const changeOf = (entry: Entry, baseRevision: number): Change =>
+export const changeOf = (entry: Entry, baseRevision: number): Change =>
   withBodyChange(
     {
       changeId: entry.entryId,

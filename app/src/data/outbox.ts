@@ -96,6 +96,19 @@ export class Outbox {
     this.options.onWaiting();
   }
 
+  /**
+   * Takes up what another device held unsent, after all that waits here; what waits here already stays as it is.
+   * @returns how many are new here
+   */
+  bringBack(changes: readonly Pending[]): number {
+    const { pending, troubled } = this.waiting;
+    const known = new Set([...pending, ...troubled].map(({ change }) => change.changeId));
+    const fresh = changes.filter(({ change }) => !known.has(change.changeId));
+    this.change({ troubled, pending: [...pending, ...fresh] });
+    this.options.onWaiting();
+    return fresh.length;
+  }
+
   /** Marks changes as having left, and settles once that is written down. */
   async seal(changeIds: ReadonlySet<string>): Promise<void> {
     this.change(sealed(this.waiting, changeIds));

@@ -23,7 +23,7 @@ interface PicturesOptions {
 }
 
 /** SHA-256 of bytes, as pictures are named; null where the browser does not compute any. */
-async function nameOf(blob: Blob): Promise<string | null> {
+export async function nameOf(blob: Blob): Promise<string | null> {
   const { subtle } = (globalThis.crypto as Crypto | undefined) ?? {};
   if (subtle === undefined) return null;
   const hash = await subtle.digest('SHA-256', await blob.arrayBuffer());
@@ -41,12 +41,11 @@ export class Pictures {
    * Keeps a picture on the device, before there is a record of it.
    * @throws {NoRoomOnDevice}
    */
-  async keep(houseId: string, { sha256, full, thumbnail }: ReadyPicture): Promise<void> {
-    const picture: KeptPicture = { sha256, houseId, full, thumbnail };
+  async keep(picture: KeptPicture): Promise<void> {
     const local = this.options.local();
     if (local !== null) await this.keepIn(local, picture);
     // Also where it is kept: the database may be taken away under the page before the picture is sent.
-    this.onPage.set(sha256, picture);
+    this.onPage.set(picture.sha256, picture);
   }
 
   /** The server has it: the page need not hold it any longer. */

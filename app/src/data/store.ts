@@ -15,6 +15,7 @@ import { baseOf, decisionOn, NO_CHANGE, type Choice, type Entry, type Troubled }
 import { photoBody, Pictures, takeUpHeld } from './pictures';
 import { Reachability } from './reachability';
 import { recordWriting } from './record-writing';
+import type { Rescued } from './rescue-file';
 import { Room } from './room';
 import { Sender } from './sender';
 import type { StoreOptions, Wish } from './store-options';
@@ -280,6 +281,12 @@ export function createStore(options: StoreOptions) {
     } else tabs.post({ kind: 'try now' });
   }
 
+  function upload(one: KeptUpload): void {
+    local()?.keepUploads([one]);
+    uploads.add([one]);
+    tabs.post({ kind: 'upload', upload: one });
+  }
+
   const records = recordWriting({ copies, outbox, typing, writeAll });
 
   return {
@@ -356,15 +363,29 @@ export function createStore(options: StoreOptions) {
       beforeId: string | null = null,
     ): Promise<string> => {
       // The picture first: a record of a picture that was not kept would promise what nobody has.
-      await pictures.keep(houseId, picture);
-      const upload = { sha256: picture.sha256, houseId, url: null };
+      const { sha256, full, thumbnail } = picture;
+      await pictures.keep({ sha256, houseId, full, thumbnail });
       const id = records.createRecord(houseId, 'photo', photoBody(picture, subject, beforeId));
-      local()?.keepUploads([upload]);
-      uploads.add([upload]);
-      tabs.post({ kind: 'upload', upload });
+      upload({ sha256, houseId, url: null });
       // Whoever is told that it was added may close the app.
       await local()?.settled();
       return id;
+    },
+
+    /**
+     * Takes up what another device, or this one before its app failed, held unsent: it is sent like what is entered here.
+     * @returns how many entries are new here; null where another tab sends, which is to do it
+     * @throws {NoRoomOnDevice}
+     */
+    bringBack: async ({ changes, pictures: rescued }: Rescued): Promise<number | null> => {
+      if (!outbox.isLeading()) return null;
+      for (const { sha256, houseId, full } of rescued) {
+        await pictures.keep({ sha256, houseId, full, thumbnail: null });
+        upload({ sha256, houseId, url: null });
+      }
+      const fresh = outbox.bringBack(changes);
+      await local()?.settled();
+      return fresh;
     },
 
     /** Lets go of a picture that the server did not take. */

@@ -1,13 +1,14 @@
 import type { AirtightnessTest, House } from '@calvet/contract';
 import type * as readingsCsv from '@calvet/contract/airtightness/readings-csv';
 import type { Direction } from '@calvet/core';
-import { useRef, useState } from 'react';
+import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { v7 } from 'uuid';
 import type { Keep } from '../../data/use-keep';
 import { Button } from '../../ui/button';
 import { FieldTrouble } from '../../ui/field';
 import type { EntryTrouble } from '../../ui/figure-entry';
+import { FileButton } from '../../ui/file-button';
 import { useNote } from '../../ui/undo';
 import { space } from '../../ui/tokens';
 
@@ -36,7 +37,6 @@ const megabytes = (bytes: number): string => `${(bytes / 1e6).toFixed(1)} MB`;
 /** Readings in from a file, all or nothing, and out to one. The reader of files is fetched when it is needed. */
 export function CsvTools({ house, test, direction, keep }: CsvToolsProps) {
   const note = useNote();
-  const picker = useRef<HTMLInputElement>(null);
   const [message, setMessage] = useState<string | null>(null);
 
   /** A figure of a file could be either. */
@@ -88,22 +88,16 @@ export function CsvTools({ house, test, direction, keep }: CsvToolsProps) {
   return (
     <View style={styles.tools}>
       <View style={styles.row}>
-        <Button label="Import CSV" icon="file-upload-outline" onPress={() => picker.current?.click()} />
+        <FileButton
+          label="Import CSV"
+          icon="file-upload-outline"
+          fileLabel="CSV file with readings"
+          accept=".csv,text/csv"
+          onFile={(file) => void take(file)}
+        />
         <Button label="Export CSV" icon="file-download-outline" onPress={() => void write()} />
       </View>
       <FieldTrouble trouble={question} message={message} />
-      <input
-        ref={picker}
-        type="file"
-        accept=".csv,text/csv"
-        aria-label="CSV file with readings"
-        style={{ display: 'none' }}
-        onChange={(event) => {
-          const [file] = event.target.files ?? [];
-          event.target.value = '';
-          if (file !== undefined) void take(file);
-        }}
-      />
     </View>
   );
 }

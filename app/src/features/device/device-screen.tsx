@@ -11,6 +11,7 @@ import { Text } from '../../ui/text';
 import { space } from '../../ui/tokens';
 import { useNote } from '../../ui/undo';
 import { Screen } from '../shell/screen';
+import { BringBackCard } from './bring-back-card';
 import { TakeAlongLine } from './take-along-line';
 
 const BYTES_PER_MB = 1_000_000;
@@ -112,6 +113,7 @@ export function DeviceScreen() {
         />
       ))}
       {houses.length === 0 && <Text tone="soft">No house yet.</Text>}
+      <BringBackCard />
     </Screen>
   );
 }

@@ -1,0 +1,102 @@
+import { readChange, type Change } from '@calvet/contract';
+import { changeOf, type Entry, type Pending } from './outbox-rules';
+import { nameOf } from './pictures';
+
+/** A whole picture that a device held unsent. */
+export interface RescuedPicture {
+  readonly sha256: string;
+  readonly houseId: string;
+  readonly full: Blob;
+}
+
+/** What a device held unsent, as the page that needs nothing of the app saved it to a file. */
+export interface Rescued {
+  /** In the order of sending. */
+  readonly changes: readonly Pending[];
+  readonly pictures: readonly RescuedPicture[];
+}
+
+/** What can be wrong with a file, in words that say what to do. */
+export class NoRescueFile extends Error {}
+
+type Json = Readonly<Record<string, unknown>>;
+
+const isObject = (value: unknown): value is Json =>
+  typeof value === 'object' && value !== null && !Array.isArray(value);
+
+function listIn(file: Json, name: string): readonly Json[] {
+  const list = file[name];
+  if (!Array.isArray(list) || !list.every(isObject))
+    throw new NoRescueFile(`The file was changed: its list “${name}” cannot be read. Save it anew.`);
+  return list;
+}
+
+const UUID = /^[0-9a-f]{8}(-[0-9a-f]{4}){3}-[0-9a-f]{12}$/;
+
+function pendingOf(houseId: unknown, change: unknown, i: number, times?: unknown): Pending {
+  const read = readChange(change, i);
+  if (typeof houseId !== 'string' || !UUID.test(houseId) || !read.ok) {
+    const why = read.ok ? 'its house is not named.' : read.refusal.message;
+    throw new NoRescueFile(`Nothing was brought back: entry ${i + 1} of the file cannot be read: ${why}`);
+  }
+  // It may have left the device that it comes from: nothing joins it, and the server knows it by its id.
+  const pending: Pending = { houseId, change: change as Change, isSealed: true };
+  return isObject(times) ? { ...pending, times: times as Pending['times'] } : pending;
+}
+
+async function pictureOf({ sha256, houseId, picture }: Json, i: number): Promise<RescuedPicture> {
+  const damaged = new NoRescueFile(
+    `Nothing was brought back: picture ${i + 1} of the file is damaged. Save the file anew.`,
+  );
+  const found = typeof picture === 'string' ? /^data:(image\/[a-z+.-]+);base64,/.exec(picture) : null;
+  if (
+    found === null ||
+    typeof picture !== 'string' ||
+    typeof sha256 !== 'string' ||
+    typeof houseId !== 'string'
+  )
+    throw damaged;
+  let bytes: Uint8Array<ArrayBuffer>;
+  try {
+    bytes = Uint8Array.from(atob(picture.slice(found[0].length)), (char) => char.charCodeAt(0));
+  } catch {
+    throw damaged;
+  }
+  const full = new Blob([bytes], { type: found[1] });
+  const name = await nameOf(full);
+  if (name !== null && name !== sha256) throw damaged;
+  return { sha256, houseId, full };
+}
+
+/**
+ * Reads a file of what a device held unsent: all of it, or nothing.
+ * @throws {NoRescueFile}
+ */
+export async function readRescueFile(text: string): Promise<Rescued> {
+  let file: unknown;
+  try {
+    file = JSON.parse(text);
+  } catch {
+    file = null;
+  }
+  if (!isObject(file) || file.format !== 'calvet-unsent')
+    throw new NoRescueFile('This is no file of unsent entries: its name begins with “calvet-unsent”.');
+  if (file.version !== 1)
+    throw new NoRescueFile(
+      'The file was saved by a newer version of Calvet. Open this page anew, then choose it again.',
+    );
+  const waiting = listIn(file, 'changes');
+  const entries = listIn(file, 'entries');
+  return {
+    changes: [
+      ...waiting.map(({ houseId, change, times }, i) => pendingOf(houseId, change, i, times)),
+      ...entries.map((entry, i) => {
+        const change = isObject(entry.change)
+          ? changeOf(entry as unknown as Entry, Number(entry.seenRevision))
+          : null;
+        return pendingOf(entry.houseId, change, waiting.length + i);
+      }),
+    ],
+    pictures: await Promise.all(listIn(file, 'pictures').map(pictureOf)),
+  };
+}
