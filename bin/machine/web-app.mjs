@@ -1,5 +1,5 @@
 import { createHash } from 'node:crypto';
-import { existsSync, mkdirSync, readFileSync, renameSync, rmSync, writeFileSync } from 'node:fs';
+import { existsSync, mkdirSync, readdirSync, readFileSync, renameSync, rmSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { hashOf, root, workFolder } from './checkout.mjs';
 import { mustRun, run, Trouble } from './processes.mjs';
@@ -23,6 +23,19 @@ export async function exportWebApp(appFolder, outputFolder) {
 export async function makeFiles() {
   await mustRun('node', [join(root, 'app', 'icon-font.mjs')]);
   await mustRun('node', [join(root, 'app', 'methods-page.mjs')]);
+}
+
+/**
+ * Addresses that the app has a page for, as patterns of the server's router: "/houses/:houseId/fill". They follow from the
+ * files of the routes.
+ */
+export function pagesIn(routesFolder) {
+  return readdirSync(routesFolder, { recursive: true })
+    .map(String)
+    .filter((file) => file.endsWith('.tsx') && !/(^|\/)[_+]/.test(file))
+    .map((file) => `/${file.replace(/\.tsx$/, '').replace(/(^|\/)index$/, '')}`)
+    .map((path) => path.replaceAll(/\[(\w+)\]/g, ':$1').replace(/(.)\/$/, '$1'))
+    .sort();
 }
 
 /** Files whose name carries a hash of their content need no other mark of their version. */
@@ -71,6 +84,8 @@ export async function ensureWebApp() {
   const making = join(workFolder, 'web-app');
   rmSync(making, { recursive: true, force: true });
   await exportWebApp(join(root, 'app'), making);
+  const pages = pagesIn(join(root, 'app', 'src', 'routes'));
+  writeFileSync(join(making, 'pages.json'), JSON.stringify(pages, null, 1));
   await writeServiceWorker(making);
   writeFileSync(join(making, '.sources'), wanted);
   rmSync(webFolder, { recursive: true, force: true });

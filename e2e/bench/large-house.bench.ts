@@ -63,7 +63,7 @@ async function phone(browser: Browser): Promise<{ readonly context: BrowserConte
   return { context, page };
 }
 
-const answer = (page: Page) => page.getByRole('heading', { level: 1 }).last();
+const answer = (page: Page) => page.getByRole('heading', { level: 2 }).first();
 
 async function timeTo(page: Page, go: () => Promise<unknown>): Promise<number> {
   const start = performance.now();
@@ -140,7 +140,7 @@ async function pictures(browser: Browser): Promise<void> {
   const context = await browser.newContext({ viewport: { width: 390, height: 844 } });
   const page = await context.newPage();
   await page.goto(`${house}/record`);
-  await page.getByRole('heading', { level: 1, name: `${PHOTOS} photos` }).waitFor({ timeout: 60_000 });
+  await page.getByRole('heading', { level: 2, name: `${PHOTOS} photos` }).waitFor({ timeout: 60_000 });
   await page.waitForTimeout(5000);
   // From a file, as from a camera: handed over as bytes it would be the measuring that blocks the page.
   const folder = await mkdtemp(join(tmpdir(), 'calvet-camera-'));

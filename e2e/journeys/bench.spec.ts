@@ -12,7 +12,7 @@ async function openFromHouses(page: Page, url: string, title: string): Promise<v
   await page.goto(url);
   await page.getByRole('button', { name: 'Bench', exact: true }).click();
   await page.getByRole('link', { name: title, exact: true }).click();
-  await expect(page.getByRole('heading', { level: 1, name: title })).toBeVisible();
+  await expect(page.getByRole('heading', { level: 2, name: title })).toBeVisible();
 }
 
 test('bags for a wall: figure by figure to the answer, its steps, and back after a reload', async ({

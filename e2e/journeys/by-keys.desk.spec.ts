@@ -24,7 +24,7 @@ const link = (page: Page, name: string | RegExp) => page.getByRole('link', { nam
 test('from a house to its test, its verdict, an area and a photo by keys alone', async ({ page }) => {
   await tabTo(page, link(page, 'Wrenfold 4'));
   await page.keyboard.press('Enter');
-  await expect(page.getByRole('heading', { level: 1, name: /target/ })).toBeVisible();
+  await expect(page.getByRole('heading', { level: 2, name: /target/ })).toBeVisible();
 
   await tabTo(page, page.getByRole('link', { name: 'Door test', exact: true }));
   await page.keyboard.press('Enter');
@@ -65,7 +65,7 @@ test('a link is one to the browser too: it opens beside, and its address can be 
   const beside = page.context().waitForEvent('page');
   await house.click({ modifiers: ['ControlOrMeta'] });
   const other = await beside;
-  await expect(other.getByRole('heading', { level: 1, name: /target/ })).toBeVisible();
+  await expect(other.getByRole('heading', { level: 2, name: /target/ })).toBeVisible();
   expect(other.url()).toBe(address);
   await expect(page).toHaveURL(new RegExp(`^${app.url}/?$`));
 });

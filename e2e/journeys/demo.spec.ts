@@ -37,10 +37,10 @@ for (const { houseId, changes } of seedBatches) {
 
 test('the list says which house is in trouble, and leads there', async ({ page, app }) => {
   await page.goto(app.url);
-  await expect(page.getByRole('heading', { level: 1, name: /leaks? more than/ })).toBeVisible();
+  await expect(page.getByRole('heading', { level: 2, name: /leaks? more than/ })).toBeVisible();
   await page.getByRole('link', { name: /^Tamsel Row 3/ }).click();
   await expect(
-    page.getByRole('heading', { level: 1, name: /Leaks \d+ % more than its target allows/ }),
+    page.getByRole('heading', { level: 2, name: /Leaks \d+ % more than its target allows/ }),
   ).toBeVisible();
 });
 

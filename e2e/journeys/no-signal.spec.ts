@@ -54,7 +54,7 @@ test('a server that takes requests and never answers holds up nothing', async ({
     window.fetch = () => new Promise(() => undefined);
   });
   await page.reload();
-  const plan = page.getByRole('heading', { level: 1, name: 'Start with the areas of the envelope' });
+  const plan = page.getByRole('heading', { level: 2, name: 'Start with the areas of the envelope' });
   await expect(plan).toBeVisible({ timeout: 15_000 });
   await page.goto(app.url);
   await expect(page.getByRole('link', { name: new RegExp(`^${name}`) }).first()).toBeVisible({

@@ -168,7 +168,7 @@ test('areas, a build-up, a grade: what the walls are really worth', async ({ pag
   const worth = page.getByTestId('envelope-r');
   const before = Number(await worth.textContent());
   await page.getByRole('button', { name: /^Grade III/ }).click();
-  await expect(page.getByRole('heading', { level: 1, name: /The grade of the work costs/ })).toBeVisible();
+  await expect(page.getByRole('heading', { level: 2, name: /The grade of the work costs/ })).toBeVisible();
   const layers = [
     { thicknessM: 0.0125, conductivityWmK: 0.25 },
     { cavityRsi: 2.3, frameRsi: 0.75, framingFraction: 0.25, thicknessM: 0.09 },

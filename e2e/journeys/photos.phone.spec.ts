@@ -22,11 +22,11 @@ test('a photo of a camera is scaled, turned upright, and says nothing of where i
   await createHouse(page, app, { name, ...sizes });
   const houseId = page.url().split('/').at(-1) ?? '';
   await page.getByRole('link', { name: 'Record', exact: true }).click();
-  await expect(page.getByRole('heading', { level: 1, name: 'No photo yet' })).toBeVisible();
+  await expect(page.getByRole('heading', { level: 2, name: 'No photo yet' })).toBeVisible();
   await choosePictures(page, [await cameraPicture()]);
   await expect(tiles(page)).toHaveCount(1);
   await allSent(page);
-  await expect(page.getByRole('heading', { level: 1, name: '1 photo' })).toBeVisible();
+  await expect(page.getByRole('heading', { level: 2, name: '1 photo' })).toBeVisible();
 
   const { records } = (await (await request.get(app.url + apiPaths.changes(houseId))).json()) as {
     readonly records: readonly PhotoRecord[];
@@ -56,7 +56,7 @@ test('a file that is no picture is said to be none, and the others are taken', a
   await expect(page.getByText(/“notes.jpg” is no picture that can be read here/)).toBeVisible();
   await expect(tiles(page)).toHaveCount(1);
   await page.getByRole('button', { name: 'Undo' }).click();
-  await expect(page.getByRole('heading', { level: 1, name: 'No photo yet' })).toBeVisible();
+  await expect(page.getByRole('heading', { level: 2, name: 'No photo yet' })).toBeVisible();
 });
 
 test('a house that is taken along has its small pictures without a signal; freed, it holds none', async ({

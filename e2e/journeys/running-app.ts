@@ -235,6 +235,6 @@ export async function createHouse(page: Page, app: RunningApp, house: HouseEntry
   await enter(page, 'Limit', house.limit);
   await page.getByRole('button', { name: 'Create house' }).click();
   await expect(
-    page.getByRole('heading', { level: 1, name: 'Start with the areas of the envelope' }),
+    page.getByRole('heading', { level: 2, name: 'Start with the areas of the envelope' }),
   ).toBeVisible();
 }

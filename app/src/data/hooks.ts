@@ -45,6 +45,23 @@ export function useOutbox(): OutboxState {
   return useSyncExternalStore(outbox.subscribe, outbox.getState, outbox.getState);
 }
 
+const whenOnlineChanges = (tell: () => void): (() => void) => {
+  window.addEventListener('online', tell);
+  window.addEventListener('offline', tell);
+  return () => {
+    window.removeEventListener('online', tell);
+    window.removeEventListener('offline', tell);
+  };
+};
+
+/** True where the device says so itself, or the last thing asked for got no answer, whether or not anything waits. */
+export function useIsOffline(): boolean {
+  const { reachability } = useStore();
+  const isDeviceOnline = useSyncExternalStore(whenOnlineChanges, () => navigator.onLine);
+  const isAway = useSyncExternalStore(reachability.subscribe, reachability.isAway);
+  return !isDeviceOnline || isAway;
+}
+
 export interface Loaded<T> {
   readonly data: T | undefined;
   readonly error: Error | undefined;

@@ -12,6 +12,7 @@ const JITTER = 0.2;
 export class Reachability {
   private failures = 0;
   private notBefore = 0;
+  private isMissed = false;
   private readonly listeners = new Listeners();
 
   constructor(
@@ -23,6 +24,9 @@ export class Reachability {
 
   readonly isDown = (): boolean => this.failures > 0;
 
+  /** True where what was asked last got no answer, until something does: also while it is being tried again. */
+  readonly isAway = (): boolean => this.isMissed;
+
   /** How long to wait before the next try; 0 where nothing speaks against one. */
   waitMs(): number {
     return Math.max(0, this.notBefore - this.clock.now());
@@ -33,13 +37,22 @@ export class Reachability {
     const delay = this.delaysMs[Math.min(this.failures, this.delaysMs.length - 1)] ?? 15_000;
     const spread = delay * (1 + JITTER * (2 * this.clock.random() - 1));
     this.failures++;
+    this.isMissed = true;
     this.notBefore = this.clock.now() + Math.max(spread, retryAfterMs ?? 0);
+    this.listeners.tell();
+  }
+
+  /** Something was asked for without an answer that holds up nothing. */
+  missed(): void {
+    if (this.isMissed) return;
+    this.isMissed = true;
     this.listeners.tell();
   }
 
   /** A request was answered by the server. */
   worked(): void {
-    if (this.failures === 0) return;
+    if (this.failures === 0 && !this.isMissed) return;
+    this.isMissed = false;
     this.tryNow();
   }
 

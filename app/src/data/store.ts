@@ -93,7 +93,10 @@ export function createStore(options: StoreOptions) {
       reachability.worked();
       if (options.isVisible()) following?.start();
     },
-    onUnreachable: () => following?.stop(),
+    onUnreachable: () => {
+      reachability.missed();
+      following?.stop();
+    },
     onHouses: (told) => {
       houses = told;
       local()?.keepHouses(told);

@@ -1,6 +1,8 @@
 import { Slot } from 'expo-router';
 import { KeepingBar } from '../features/shell/keeping-bar';
 import { NewVersionBar } from '../features/shell/new-version-bar';
+import { SkipLink } from '../features/shell/skip-link';
+import { SyncAnnouncer } from '../features/shell/sync-mark';
 import { TroubleBanner } from '../features/shell/trouble-banner';
 import { StoreProvider } from '../data/store-context';
 import { KeypadHost } from '../ui/keypad/keypad';
@@ -17,6 +19,8 @@ export default function RootLayout() {
       <StoreProvider>
         <KeypadHost>
           <NoteHost>
+            <SkipLink />
+            <SyncAnnouncer />
             <NewVersionBar />
             <KeepingBar />
             <TroubleBanner />

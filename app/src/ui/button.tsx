@@ -2,7 +2,7 @@ import { Pressable, StyleSheet } from 'react-native';
 import Icon, { type IconName } from './icon-font/icon-set';
 import { Text } from './text';
 import { useIsWide, usePalette } from './theme';
-import { CORNER, space, TOUCH } from './tokens';
+import { CORNER, rem, space, TOUCH } from './tokens';
 
 interface ButtonProps {
   readonly label: string;
@@ -83,5 +83,5 @@ const styles = StyleSheet.create({
   grow: { flexGrow: 1 },
   pressed: { opacity: 0.85 },
   disabled: { opacity: 0.45 },
-  shortcut: { fontSize: 13 },
+  shortcut: { fontSize: rem(13) },
 });

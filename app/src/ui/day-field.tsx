@@ -5,7 +5,7 @@ import { Labelled } from './field';
 import { day } from './format';
 import { Text } from './text';
 import { usePalette } from './theme';
-import { dark, fonts, TOUCH } from './tokens';
+import { dark, fonts, rem, TOUCH } from './tokens';
 
 interface DayFieldProps {
   readonly label: string;
@@ -41,7 +41,7 @@ export function DayField({ label, value, onChange }: DayFieldProps) {
             background: palette.card,
             color: palette.ink,
             fontFamily: fonts.figure,
-            fontSize: 16,
+            fontSize: rem(16),
             colorScheme: palette === dark ? 'dark' : 'light',
           }}
         />

@@ -9,7 +9,7 @@ import type { EntryTrouble } from './figure-entry';
 import { describedBy, NumberInput, type NumberInputProps } from './number-input';
 import { Text } from './text';
 import { usePalette } from './theme';
-import { fonts, space } from './tokens';
+import { fonts, rem, space } from './tokens';
 
 interface FieldMessageProps {
   /** By which its field names it. */
@@ -182,6 +182,6 @@ const styles = StyleSheet.create({
   choices: { flexDirection: 'row', flexWrap: 'wrap', gap: space.s },
   message: { flexDirection: 'row', gap: space.xs, alignItems: 'flex-start' },
   messageText: { flex: 1 },
-  text: { fontFamily: fonts.text, fontSize: 16 },
-  textContent: { fontFamily: fonts.text, minHeight: 48 },
+  text: { fontFamily: fonts.text },
+  textContent: { fontFamily: fonts.text, fontSize: rem(16), lineHeight: rem(20), minHeight: 48 },
 });

@@ -7,7 +7,7 @@ import { useFigureEntry, type FigureEntryOptions } from './figure-entry';
 import { MINUS } from './format';
 import { focusNextNumberField, focusSameColumn, useKeypad, type KeypadTarget } from './keypad/keypad';
 import { Text } from './text';
-import { fonts, TOUCH } from './tokens';
+import { fonts, rem, TOUCH } from './tokens';
 import { usePalette } from './theme';
 
 export interface NumberInputProps extends FigureEntryOptions {
@@ -151,7 +151,7 @@ export function NumberInput(props: NumberInputProps) {
           backgroundColor: palette.card,
           color: palette.ink,
           fontFamily: fonts.figure,
-          fontSize: 17,
+          fontSize: rem(17),
           ...NO_OUTLINE,
         },
         style,

@@ -1,17 +1,17 @@
 import type { ReactNode } from 'react';
 import { StyleSheet, Text as NativeText, type TextProps as NativeTextProps } from 'react-native';
 import { usePalette } from './theme';
-import { fonts, type Palette } from './tokens';
+import { fonts, rem, type Palette } from './tokens';
 
 const styles = StyleSheet.create({
-  body: { fontFamily: fonts.text, fontSize: 16, lineHeight: 22 },
-  strong: { fontFamily: fonts.bold, fontSize: 16, lineHeight: 22 },
-  small: { fontFamily: fonts.text, fontSize: 14, lineHeight: 19 },
-  answer: { fontFamily: fonts.heavy, fontSize: 26, lineHeight: 30, letterSpacing: -0.3 },
-  section: { fontFamily: fonts.bold, fontSize: 18, lineHeight: 24 },
-  figure: { fontFamily: fonts.figure, fontSize: 16, lineHeight: 22 },
-  figureStrong: { fontFamily: fonts.figureBold, fontSize: 18, lineHeight: 24 },
-  figureHuge: { fontFamily: fonts.figureBold, fontSize: 52, lineHeight: 54, letterSpacing: -1.5 },
+  body: { fontFamily: fonts.text, fontSize: rem(16), lineHeight: rem(22) },
+  strong: { fontFamily: fonts.bold, fontSize: rem(16), lineHeight: rem(22) },
+  small: { fontFamily: fonts.text, fontSize: rem(14), lineHeight: rem(19) },
+  answer: { fontFamily: fonts.heavy, fontSize: rem(26), lineHeight: rem(30), letterSpacing: -0.3 },
+  section: { fontFamily: fonts.bold, fontSize: rem(18), lineHeight: rem(24) },
+  figure: { fontFamily: fonts.figure, fontSize: rem(16), lineHeight: rem(22) },
+  figureStrong: { fontFamily: fonts.figureBold, fontSize: rem(18), lineHeight: rem(24) },
+  figureHuge: { fontFamily: fonts.figureBold, fontSize: rem(52), lineHeight: rem(54), letterSpacing: -1.5 },
 });
 
 export type TextLook = keyof typeof styles;

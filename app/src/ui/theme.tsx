@@ -8,7 +8,7 @@ import {
   type MD3Theme,
 } from 'react-native-paper';
 import { usePreferences } from '../data/preferences';
-import { CORNER, dark, fonts, light, WIDE, type Palette } from './tokens';
+import { CORNER, dark, fonts, light, LOW, NARROW, rem, WIDE, type Palette } from './tokens';
 
 const PaletteContext = createContext<Palette>(light);
 
@@ -22,11 +22,35 @@ export function useIsWide(): boolean {
   return useWindowDimensions().width >= WIDE;
 }
 
+/** Where there is little room, the whole page scrolls; on its side, what would stand below stands beside. */
+export interface Room {
+  readonly isSmall: boolean;
+  readonly isSideways: boolean;
+  readonly isNarrow: boolean;
+}
+
+export function useRoom(): Room {
+  const { width, height } = useWindowDimensions();
+  const isNarrow = width < NARROW;
+  return { isSmall: height < LOW || isNarrow, isSideways: height < LOW && width > height, isNarrow };
+}
+
+/** Paper's type in the house's face, in sizes that follow the browser's. */
+function paperFonts(): MD3Theme['fonts'] {
+  const all = configureFonts({ config: { fontFamily: fonts.text } });
+  const followed = ({ bodyMedium, labelLarge }: MD3Theme['fonts']) => ({ bodyMedium, labelLarge });
+  const sized = Object.entries(followed(all)).map(([name, font]) => [
+    name,
+    { ...font, fontSize: rem(font.fontSize), lineHeight: rem(font.lineHeight) },
+  ]);
+  return { ...all, ...(Object.fromEntries(sized) as Partial<MD3Theme['fonts']>) };
+}
+
 function paperTheme(palette: Palette, base: MD3Theme): MD3Theme {
   return {
     ...base,
     roundness: CORNER,
-    fonts: configureFonts({ config: { fontFamily: fonts.text } }),
+    fonts: paperFonts(),
     colors: {
       ...base.colors,
       primary: palette.lake,
@@ -68,7 +92,10 @@ export function Theme({ children }: { readonly children: ReactNode }) {
   const theme = useMemo(() => paperTheme(palette, isDark ? MD3DarkTheme : MD3LightTheme), [palette, isDark]);
   return (
     <PaletteContext value={palette}>
-      <style>{`:focus-visible{outline:2px solid ${palette.lake};outline-offset:1px}`}</style>
+      <style>{`:focus-visible{outline:2px solid ${palette.lake};outline-offset:1px}
+dialog::backdrop{background:rgb(0 0 0/55%)}
+.skip{position:absolute;left:-9999px;z-index:9}
+.skip:focus{left:8px;top:8px;padding:12px 16px;color:${palette.onFill};background:${palette.lake};font-family:${fonts.bold}}`}</style>
       <PaperProvider theme={theme}>{children}</PaperProvider>
     </PaletteContext>
   );

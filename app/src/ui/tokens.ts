@@ -1,4 +1,4 @@
-/** Colours by what they mean. Text in `ink`, `lake`, `ember` and `straw` keeps 7:1 on paper, card and tints. */
+/** Colours by what they mean. Text in `ink`, `soft`, `lake`, `ember` and `straw` keeps 7:1 on paper, card and tints. */
 export interface Palette {
   readonly paper: string;
   readonly card: string;
@@ -24,7 +24,7 @@ export const light: Palette = {
   paper: '#F4F1EA',
   card: '#FFFFFF',
   ink: '#14202A',
-  soft: '#4A555E',
+  soft: '#434D56',
   line: '#D8D2C4',
   lake: '#134A73',
   lakeTint: '#E2ECF4',
@@ -69,3 +69,9 @@ export const TOUCH = 48;
 export const CORNER = 4;
 /** From this width on, list and detail stand side by side. */
 export const WIDE = 1000;
+/** Below this height or this width a page scrolls as a whole: a phone on its side, a page that is enlarged. */
+export const LOW = 500;
+export const NARROW = 300;
+
+/** A size of text that follows the size which the reader has set in the browser. */
+export const rem = (px: number): number => `${px / 16}rem` as unknown as number;

@@ -1,6 +1,7 @@
 import { mkdtempSync, mkdirSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import { pagesIn } from '../../../bin/machine/web-app.mjs';
 import { startServer, type RunningServer } from '../../test/running-server';
 
 let server: RunningServer;
@@ -11,6 +12,8 @@ beforeAll(async () => {
   mkdirSync(join(folder, 'js'));
   writeFileSync(join(folder, 'index.html'), '<!doctype html><title>Calvet</title>');
   writeFileSync(join(folder, 'js', hashed), 'console.log(1)');
+  const routes = join(import.meta.dirname, '..', '..', '..', 'app', 'src', 'routes');
+  writeFileSync(join(folder, 'pages.json'), JSON.stringify(pagesIn(routes)));
   server = await startServer({ webFolder: folder });
 });
 afterAll(async () => {
@@ -20,12 +23,26 @@ afterAll(async () => {
 
 const get = (path: string, accept = 'text/html') => fetch(server.url + path, { headers: { accept } });
 
-test.each(['/', '/houses/new', '/houses/0198/tests/0199'])(
-  '%s is the app, never kept by the browser',
+test.each([
+  '/',
+  '/houses',
+  '/houses/',
+  '/houses/new',
+  '/houses/0198/tests/0199',
+  '/bench/insulation-bags?x=1',
+])('%s is the app, never kept by the browser', async (path) => {
+  const response = await get(path);
+  expect(response.status).toBe(200);
+  expect(await response.text()).toContain('<title>Calvet</title>');
+  expect(response.headers.get('cache-control')).toBe('no-cache');
+});
+
+test.each(['/house', '/houses/0198/cellar', '/houses/0198/tests/0199/more', '/%F0%9F%8F%A0', '/+not-found'])(
+  '%s is answered with the app, which says that nothing is there, and with 404',
   async (path) => {
     const response = await get(path);
+    expect(response.status).toBe(404);
     expect(await response.text()).toContain('<title>Calvet</title>');
-    expect(response.headers.get('cache-control')).toBe('no-cache');
   },
 );
 

@@ -5,7 +5,7 @@ import { usePreferences } from '../../data/preferences';
 import { figure } from '../../ui/format';
 import { LineMark } from '../../ui/line-mark';
 import { Text } from '../../ui/text';
-import { space } from '../../ui/tokens';
+import { rem, space } from '../../ui/tokens';
 import { targetFigure } from './target-figure';
 import { Verdict } from './verdict';
 import { DIRECTED, TARGET_WORDS } from './words';
@@ -62,7 +62,7 @@ export function AnswerLine({ house, figures, isCompact = false }: AnswerLineProp
 
 const styles = StyleSheet.create({
   line: { flexDirection: 'row', alignItems: 'center', gap: space.m, flexWrap: 'wrap' },
-  compact: { fontSize: 40, lineHeight: 44 },
+  compact: { fontSize: rem(40), lineHeight: rem(44) },
   beside: { flexGrow: 1, flexShrink: 1, flexBasis: 180, gap: space.xs },
   waiting: { flexDirection: 'row', alignItems: 'center', gap: space.m, minHeight: 52 },
   text: { flex: 1 },

@@ -1,13 +1,12 @@
 import type { NamedFanRange, TestReading } from '@calvet/contract';
 import { useState } from 'react';
-import { ScrollView, StyleSheet, View } from 'react-native';
-import { Dialog, Portal } from 'react-native-paper';
+import { StyleSheet, View } from 'react-native';
 import { Button } from '../../ui/button';
 import { Choice } from '../../ui/choice';
 import { Labelled, TextField } from '../../ui/field';
+import { Sheet } from '../../ui/sheet';
 import { Text } from '../../ui/text';
-import { usePalette } from '../../ui/theme';
-import { CORNER, space } from '../../ui/tokens';
+import { space } from '../../ui/tokens';
 
 const REASONS = [
   'Door or window was opened',
@@ -34,74 +33,58 @@ export function ReadingDialog({
   onRemove,
   onClose,
 }: ReadingDialogProps) {
-  const palette = usePalette();
   const [other, setOther] = useState('');
   const act = (change: Partial<TestReading>) => {
     onChange(change);
     onClose();
   };
   return (
-    <Portal>
-      <Dialog visible onDismiss={onClose} style={[styles.dialog, { backgroundColor: palette.card }]}>
-        <ScrollView contentContainerStyle={styles.content}>
-          <Text look="section" level={2}>
-            Reading {number}
-          </Text>
-          {reading.struckOut === null ? (
-            <>
-              <Text>Strike it out because …</Text>
-              {REASONS.map((reason) => (
-                <Button key={reason} label={reason} onPress={() => act({ struckOut: reason })} />
-              ))}
-              <TextField label="Another reason" maxLength={200} value={other} onChange={setOther} />
-              <Button
-                label="Strike out"
-                kind="main"
-                disabled={other.trim() === ''}
-                onPress={() => act({ struckOut: other.trim() })}
-              />
-            </>
-          ) : (
-            <>
-              <Text>Struck out: {reading.struckOut}</Text>
-              <Button label="Count it again" kind="main" onPress={() => act({ struckOut: null })} />
-            </>
-          )}
-          {reading.fanPressurePa !== null && fanRanges.length > 1 && (
-            <Labelled label="Range on the fan">
-              <Choice
-                label="Range on the fan"
-                options={fanRanges.map(({ name }) => ({ value: name, label: name }))}
-                value={reading.fanRange}
-                onChange={(fanRange) => act({ fanRange })}
-              />
-            </Labelled>
-          )}
-          <View style={styles.row}>
-            <Button
-              label="Remove reading"
-              icon="trash-can-outline"
-              onPress={() => {
-                onRemove();
-                onClose();
-              }}
-            />
-            <Button label="Close" kind="quiet" onPress={onClose} />
-          </View>
-        </ScrollView>
-      </Dialog>
-    </Portal>
+    <Sheet title={`Reading ${number}`} onClose={onClose}>
+      {reading.struckOut === null ? (
+        <>
+          <Text>Strike it out because …</Text>
+          {REASONS.map((reason) => (
+            <Button key={reason} label={reason} onPress={() => act({ struckOut: reason })} />
+          ))}
+          <TextField label="Another reason" maxLength={200} value={other} onChange={setOther} />
+          <Button
+            label="Strike out"
+            kind="main"
+            disabled={other.trim() === ''}
+            onPress={() => act({ struckOut: other.trim() })}
+          />
+        </>
+      ) : (
+        <>
+          <Text>Struck out: {reading.struckOut}</Text>
+          <Button label="Count it again" kind="main" onPress={() => act({ struckOut: null })} />
+        </>
+      )}
+      {reading.fanPressurePa !== null && fanRanges.length > 1 && (
+        <Labelled label="Range on the fan">
+          <Choice
+            label="Range on the fan"
+            options={fanRanges.map(({ name }) => ({ value: name, label: name }))}
+            value={reading.fanRange}
+            onChange={(fanRange) => act({ fanRange })}
+          />
+        </Labelled>
+      )}
+      <View style={styles.row}>
+        <Button
+          label="Remove reading"
+          icon="trash-can-outline"
+          onPress={() => {
+            onRemove();
+            onClose();
+          }}
+        />
+        <Button label="Close" kind="quiet" onPress={onClose} />
+      </View>
+    </Sheet>
   );
 }
 
 const styles = StyleSheet.create({
-  dialog: {
-    maxWidth: 480,
-    width: '92%',
-    alignSelf: 'center',
-    borderRadius: CORNER,
-    maxHeight: '90%',
-  },
-  content: { paddingHorizontal: space.l, paddingBottom: space.l, gap: space.m },
   row: { flexDirection: 'row', flexWrap: 'wrap', gap: space.s },
 });

@@ -11,7 +11,7 @@ import { Card, Rule } from '../../ui/card';
 import { LineMark } from '../../ui/line-mark';
 import { Text } from '../../ui/text';
 import { usePalette } from '../../ui/theme';
-import { space } from '../../ui/tokens';
+import { rem, space } from '../../ui/tokens';
 import { AllFigures } from './all-figures';
 import { answerFigures, withUnit, type AnswerFigure } from './answer-words';
 import { CATALOGUE, slugOf } from './catalogue';
@@ -218,5 +218,5 @@ const styles = StyleSheet.create({
   mark: { paddingTop: 7 },
   flexible: { flex: 1 },
   step: { gap: 1 },
-  formula: { fontSize: 15 },
+  formula: { fontSize: rem(15) },
 });

@@ -16,7 +16,11 @@ export function BenchFrame() {
   if (!isWide) return <Slot />;
   return (
     <View style={styles.desk}>
-      <View style={[styles.column, { borderRightColor: palette.line, backgroundColor: palette.paper }]}>
+      <View
+        role="navigation"
+        aria-label="Bench"
+        style={[styles.column, { borderRightColor: palette.line, backgroundColor: palette.paper }]}
+      >
         <View style={styles.head}>
           <Button
             kind="quiet"

@@ -22,7 +22,7 @@ export function BenchScreen() {
   }
   return (
     <Screen name="Bench" detail="Work it out" back="/" backLabel="Back to the houses">
-      <Text look="answer" level={1}>
+      <Text look="answer" level={2}>
         What do you need to know?
       </Text>
       <Shelves />

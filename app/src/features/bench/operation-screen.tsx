@@ -103,7 +103,7 @@ export function OperationScreen({ name }: { readonly name: OperationName }) {
   const answer = <AnswerPanel name={name} obstacle={form.obstacle} answering={form.answering} />;
   const about = (
     <>
-      <Text look="answer" level={1}>
+      <Text look="answer" level={2}>
         {title}
       </Text>
       <Text tone="soft">{tells}</Text>

@@ -64,7 +64,7 @@ export function DeletedScreen() {
   const things = useDeletedThings();
   return (
     <Screen name="Deleted of late" back="/" backLabel="Back to the houses">
-      <Text look="answer" level={1}>
+      <Text look="answer" level={2}>
         {things.length === 0
           ? 'Nothing was deleted of late'
           : `${things.length} ${things.length === 1 ? 'thing' : 'things'} can be put back`}

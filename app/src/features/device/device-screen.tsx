@@ -87,7 +87,7 @@ export function DeviceScreen() {
   const total = [...held.values()].reduce((sum, { bytes }) => sum + bytes, 0);
   return (
     <Screen name="This device" back="/" backLabel="Back to the houses">
-      <Text look="answer" level={1}>
+      <Text look="answer" level={2}>
         {headline(isKept, total)}
       </Text>
       <Text tone="soft">

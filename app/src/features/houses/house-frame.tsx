@@ -6,7 +6,7 @@ import { useHouse, useHouses, useHouseViews } from '../../data/hooks';
 import { Button } from '../../ui/button';
 import { useKeypad } from '../../ui/keypad/keypad';
 import { Text } from '../../ui/text';
-import { useIsWide, usePalette } from '../../ui/theme';
+import { useIsWide, usePalette, useRoom } from '../../ui/theme';
 import { space } from '../../ui/tokens';
 import { RoomBar } from '../shell/room-bar';
 import { Screen } from '../shell/screen';
@@ -29,7 +29,11 @@ function HousesColumn({ houseId }: { readonly houseId: string }) {
   const { data: houses = [] } = useHouses();
   const views = useHouseViews(houses);
   return (
-    <View style={[styles.column, { borderRightColor: palette.line, backgroundColor: palette.paper }]}>
+    <View
+      role="navigation"
+      aria-label="Houses"
+      style={[styles.column, { borderRightColor: palette.line, backgroundColor: palette.paper }]}
+    >
       <View style={styles.columnHead}>
         <Text look="section">Houses</Text>
         <Button
@@ -95,6 +99,7 @@ function Inside({ houseId }: { readonly houseId: string }) {
 export function HouseFrame({ houseId }: { readonly houseId: string }) {
   const isWide = useIsWide();
   const keypad = useKeypad();
+  const { isSideways } = useRoom();
   if (isWide) {
     return (
       <View style={styles.desk}>
@@ -107,7 +112,7 @@ export function HouseFrame({ houseId }: { readonly houseId: string }) {
     );
   }
   return (
-    <View style={styles.hand}>
+    <View style={[styles.hand, isSideways && styles.sideways]}>
       <View style={styles.page}>
         <Inside houseId={houseId} />
       </View>
@@ -119,6 +124,7 @@ export function HouseFrame({ houseId }: { readonly houseId: string }) {
 const styles = StyleSheet.create({
   desk: { flex: 1, flexDirection: 'row', minHeight: 0 },
   hand: { flex: 1, minHeight: 0 },
+  sideways: { flexDirection: 'row-reverse' },
   page: { flex: 1, minWidth: 0, minHeight: 0 },
   column: { width: 264, borderRightWidth: 1 },
   columnHead: {

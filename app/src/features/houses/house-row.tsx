@@ -6,7 +6,7 @@ import { day, figure, figureWithUnit } from '../../ui/format';
 import { LinkArea } from '../../ui/link-area';
 import { Text } from '../../ui/text';
 import { usePalette } from '../../ui/theme';
-import { space } from '../../ui/tokens';
+import { rem, space } from '../../ui/tokens';
 import { NotTested, Verdict } from '../airtightness/verdict';
 import { STAGE_WORDS, TARGET_WORDS } from '../airtightness/words';
 import type { HouseSummary } from './house-summary';
@@ -84,5 +84,5 @@ const styles = StyleSheet.create({
   line: { flexDirection: 'row', justifyContent: 'space-between', alignItems: 'center', gap: space.m },
   names: { flex: 1, minWidth: 0 },
   figure: { alignItems: 'flex-end' },
-  big: { fontSize: 26, lineHeight: 30 },
+  big: { fontSize: rem(26), lineHeight: rem(30) },
 });

@@ -41,7 +41,7 @@ function HousesList({ houses }: { readonly houses: readonly House[] }) {
   const isComplete = lines.every(({ summary }) => summary !== undefined);
   return (
     <>
-      <Text look="answer" level={1}>
+      <Text look="answer" level={2}>
         {isComplete
           ? headlineOf(
               lines.map(({ house, summary }) => ({

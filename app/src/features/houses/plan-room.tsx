@@ -144,7 +144,7 @@ export function PlanRoom({ view }: { readonly view: HouseView }) {
       backLabel="Back to the houses"
       footer={<Button label="Add an area" icon="plus" kind="main" grow onPress={addArea} />}
     >
-      <Text look="answer" level={1}>
+      <Text look="answer" level={2}>
         {answer(view, summary)}
       </Text>
       <Card>

@@ -145,7 +145,7 @@ export function AreaScreen({ view, area, isNew = false }: AreaScreenProps) {
     >
       {figures.state === 'figures' ? (
         <>
-          <Text look="answer" level={1}>
+          <Text look="answer" level={2}>
             {area.grade === null && isGradable
               ? `Worth R ${figure(figures.framed.effectiveRsi, 'resistance', units)} once its work is Grade I`
               : `Worth R ${figure(figures.built.effectiveRsi, 'resistance', units)} as built`}
@@ -169,7 +169,7 @@ export function AreaScreen({ view, area, isNew = false }: AreaScreenProps) {
           </Card>
         </>
       ) : (
-        <Text look="answer" tone="ember" level={1}>
+        <Text look="answer" tone="ember" level={2}>
           {figures.refusal.message}
         </Text>
       )}

@@ -9,7 +9,7 @@ import { Card } from '../../ui/card';
 import { figure, figureWithUnit } from '../../ui/format';
 import { LongList } from '../../ui/long-list';
 import { Text } from '../../ui/text';
-import { space } from '../../ui/tokens';
+import { rem, space } from '../../ui/tokens';
 import { Screen } from '../shell/screen';
 import { useAddArea } from './use-add-area';
 import { GradeChoice } from './grade-choice';
@@ -88,7 +88,7 @@ export function FillRoom({ view: { house, areas } }: { readonly view: HouseView 
         areas.length === 0 ? <Button label="Add an area" kind="main" grow onPress={addArea} /> : undefined
       }
     >
-      <Text look="answer" level={1}>
+      <Text look="answer" level={2}>
         {answer}
       </Text>
       {built !== null && framed !== null && (
@@ -146,7 +146,7 @@ export function FillRoom({ view: { house, areas } }: { readonly view: HouseView 
 const styles = StyleSheet.create({
   sums: { flexDirection: 'row', gap: space.l, flexWrap: 'wrap' },
   sum: { flexGrow: 1, flexBasis: 140 },
-  big: { fontSize: 38, lineHeight: 42 },
+  big: { fontSize: rem(38), lineHeight: rem(42) },
   areas: { flexDirection: 'row', flexWrap: 'wrap', gap: space.m },
   area: { flexGrow: 1, flexBasis: 320, minWidth: 0 },
 });

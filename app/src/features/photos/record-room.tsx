@@ -48,7 +48,7 @@ export function RecordRoom({ view }: { readonly view: HouseView }) {
         </>
       }
     >
-      <Text look="answer" level={1}>
+      <Text look="answer" level={2}>
         {headline(photos.length, photos.filter(({ sha256 }) => unsent.has(sha256)).length)}
       </Text>
       {photos.length === 0 && (

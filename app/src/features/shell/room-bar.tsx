@@ -3,20 +3,22 @@ import { StyleSheet, View } from 'react-native';
 import Icon from '../../ui/icon-font/icon-set';
 import { LinkArea } from '../../ui/link-area';
 import { Text } from '../../ui/text';
-import { useIsWide, usePalette } from '../../ui/theme';
+import { useIsWide, usePalette, useRoom } from '../../ui/theme';
 import { hrefOf, roomAt, ROOMS } from './rooms';
 
 /** The rooms of a house: along the foot of a phone, down the side of a desk. */
 export function RoomBar({ houseId }: { readonly houseId: string }) {
   const palette = usePalette();
   const isWide = useIsWide();
+  const { isSideways } = useRoom();
+  const isRail = isWide || isSideways;
   const here = roomAt(usePathname());
   return (
     <View
       role="navigation"
       aria-label="Rooms of the house"
       style={[
-        isWide ? styles.rail : styles.bar,
+        isRail ? styles.rail : styles.bar,
         { backgroundColor: palette.card, borderColor: palette.line },
       ]}
     >
@@ -35,8 +37,9 @@ export function RoomBar({ houseId }: { readonly houseId: string }) {
             isHere={isHere}
             style={[
               styles.room,
-              isWide ? styles.railRoom : styles.barRoom,
-              isHere && (isWide ? { borderLeftColor: palette.lake } : { borderTopColor: palette.lake }),
+              isRail ? styles.railRoom : styles.barRoom,
+              isSideways && styles.sidewaysRoom,
+              isHere && (isRail ? { borderLeftColor: palette.lake } : { borderTopColor: palette.lake }),
             ]}
           >
             <Icon name={room.icon} size={24} color={isHere ? palette.ink : palette.soft} />
@@ -65,6 +68,7 @@ const styles = StyleSheet.create({
   room: { alignItems: 'center', justifyContent: 'center', gap: 3, borderColor: 'transparent' },
   barRoom: { flex: 1, borderTopWidth: 3 },
   railRoom: { minHeight: 76, borderLeftWidth: 4 },
+  sidewaysRoom: { flex: 1, minHeight: 0 },
   foot: { marginTop: 'auto' },
   here: { fontWeight: 'bold' },
 });

@@ -4,7 +4,7 @@ import type { ReactNode } from 'react';
 import { ScrollView, StyleSheet, View } from 'react-native';
 import { Button } from '../../ui/button';
 import { Text } from '../../ui/text';
-import { useIsWide, usePalette } from '../../ui/theme';
+import { useIsWide, usePalette, useRoom } from '../../ui/theme';
 import { space } from '../../ui/tokens';
 import { AppearanceSwitch, UnitSwitch } from './display-switches';
 import { SyncMark } from './sync-mark';
@@ -22,17 +22,26 @@ interface ScreenProps {
   readonly children: ReactNode;
 }
 
+/** Where the skip link leads. */
+export const PAGE_ID = 'page';
+
+/** What the web target knows and the types of React Native do not. */
+const SCROLLS = { overflowY: 'auto' } as object;
+const AS_HIGH_AS_IT_IS = { flexGrow: 0, flexShrink: 0, flexBasis: 'auto', overflowY: 'visible' } as object;
+const NO_OUTLINE = { outlineStyle: 'none' } as object;
+
 /** A page: a slim line that says where one is, what scrolls, and what to do next at its foot. */
 export function Screen({ name, detail, back, backLabel = 'Back', pinned, footer, children }: ScreenProps) {
   const router = useRouter();
   const palette = usePalette();
   const isWide = useIsWide();
+  const { isSmall, isNarrow } = useRoom();
   return (
-    <View style={[styles.screen, { backgroundColor: palette.paper }]}>
+    <View style={[styles.screen, { backgroundColor: palette.paper }, isSmall && SCROLLS]}>
       <Head>
         <title>{`${[name, detail].filter(Boolean).join(' · ')} – Calvet`}</title>
       </Head>
-      <View style={[styles.top, isWide && styles.topWide]}>
+      <View role="banner" style={[styles.top, isWide && styles.topWide, isNarrow && styles.topNarrow]}>
         {back !== undefined && (
           <Button
             kind="quiet"
@@ -42,7 +51,7 @@ export function Screen({ name, detail, back, backLabel = 'Back', pinned, footer,
             onPress={() => router.navigate(back)}
           />
         )}
-        <View style={styles.names}>
+        <View role="heading" aria-level={1} style={[styles.names, isNarrow && styles.namesNarrow]}>
           <Text look="section" numberOfLines={1}>
             {name}
           </Text>
@@ -56,19 +65,26 @@ export function Screen({ name, detail, back, backLabel = 'Back', pinned, footer,
         <UnitSwitch />
         <AppearanceSwitch />
       </View>
-      {pinned}
-      <ScrollView
-        style={styles.scroll}
-        contentContainerStyle={[styles.content, isWide && styles.contentWide]}
-        keyboardShouldPersistTaps="handled"
+      <View
+        role="main"
+        id={PAGE_ID}
+        tabIndex={-1}
+        style={[styles.page, isSmall && AS_HIGH_AS_IT_IS, NO_OUTLINE]}
       >
-        {children}
-      </ScrollView>
-      {footer !== undefined && (
-        <View style={[styles.footer, isWide && styles.footerWide, { borderTopColor: palette.line }]}>
-          {footer}
-        </View>
-      )}
+        {pinned}
+        <ScrollView
+          style={[styles.scroll, isSmall && AS_HIGH_AS_IT_IS]}
+          contentContainerStyle={[styles.content, isWide && styles.contentWide]}
+          keyboardShouldPersistTaps="handled"
+        >
+          {children}
+        </ScrollView>
+        {footer !== undefined && (
+          <View style={[styles.footer, isWide && styles.footerWide, { borderTopColor: palette.line }]}>
+            {footer}
+          </View>
+        )}
+      </View>
     </View>
   );
 }
@@ -97,11 +113,15 @@ const styles = StyleSheet.create({
     paddingRight: space.xs,
     minHeight: 56,
   },
+  // Where one is stands above what can be switched.
+  topNarrow: { flexWrap: 'wrap-reverse', paddingTop: space.xs },
   topWide: { paddingLeft: space.xl, paddingRight: space.m },
   names: { flex: 1, minWidth: 0 },
+  namesNarrow: { flexBasis: '100%' },
+  page: { flex: 1, minHeight: 0 },
   scroll: { flex: 1 },
   content: { padding: space.m, paddingTop: space.xs, gap: space.m },
   contentWide: { paddingHorizontal: space.xl, paddingBottom: space.xl, gap: space.l },
-  footer: { padding: space.m, flexDirection: 'row', gap: space.s, borderTopWidth: 1 },
+  footer: { padding: space.m, flexDirection: 'row', flexWrap: 'wrap', gap: space.s, borderTopWidth: 1 },
   footerWide: { paddingHorizontal: space.xl, justifyContent: 'flex-end' },
 });

@@ -44,7 +44,7 @@ interface EmptyProps {
 export function Empty({ title, text, action, onAction }: EmptyProps) {
   return (
     <View style={styles.state}>
-      <Text look="answer" level={1}>
+      <Text look="answer" level={2}>
         {title}
       </Text>
       <Text tone="soft">{text}</Text>

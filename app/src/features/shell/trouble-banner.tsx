@@ -1,6 +1,6 @@
 import type { KindedRecord } from '@calvet/contract';
 import { useRouter, type Href } from 'expo-router';
-import { StyleSheet, View } from 'react-native';
+import { ScrollView, StyleSheet, View } from 'react-native';
 import { useHeldNames, useHeldRecord, useOutbox } from '../../data/hooks';
 import { isOfDeletedHouse, type Choice, type Troubled } from '../../data/outbox-rules';
 import { usePreferences } from '../../data/preferences';
@@ -179,9 +179,12 @@ export function TroubleBanner() {
   const { troubled } = useOutbox();
   if (troubled.length === 0) return null;
   return (
-    <View
+    <ScrollView
       role="alert"
+      // What can be scrolled can be reached by keys.
+      tabIndex={0}
       style={[styles.banner, { backgroundColor: palette.strawTint, borderBottomColor: palette.straw }]}
+      contentContainerStyle={styles.troubles}
     >
       {[...groups(troubled).values()].map((group) => {
         const [first] = group;
@@ -192,7 +195,7 @@ export function TroubleBanner() {
           </View>
         );
       })}
-    </View>
+    </ScrollView>
   );
 }
 
@@ -224,7 +227,9 @@ function groups(troubled: readonly Troubled[]): ReadonlyMap<string, readonly Tro
 }
 
 const styles = StyleSheet.create({
-  banner: { padding: space.l, gap: space.l, borderBottomWidth: 1 },
+  // However many there are, the page beneath stays in reach.
+  banner: { flexGrow: 0, maxHeight: '50%', borderBottomWidth: 1 },
+  troubles: { padding: space.l, gap: space.l },
   trouble: { gap: space.s },
   row: { flexDirection: 'row', flexWrap: 'wrap', gap: space.s },
 });

@@ -9,7 +9,7 @@ import type { Outbox, OutboxState } from '../../data/outbox';
 import type { Pending, Troubled } from '../../data/outbox-rules';
 import { deedOf, subjectOf } from './field-words';
 import type { UploadsState } from '../../data/upload-queue';
-import { markOf, SyncMark } from './sync-mark';
+import { markOf, SyncAnnouncer, SyncMark } from './sync-mark';
 import { TroubleBanner } from './trouble-banner';
 
 let mockState: OutboxState = { pending: [], troubled: [], phase: 'idle' };
@@ -197,8 +197,42 @@ describe('the mark', () => {
     ['a refused entry', entries({ troubled: [troubled] }), quiet, true, 'needs you'],
     ['a full device', entries({ pending: [pending('a')], phase: 'unreachable' }), quiet, false, 'needs you'],
   ])('says it all: %s', (_name, outboxState, uploadsState, isRoom, text) => {
-    expect(markOf(outboxState, uploadsState, isRoom).text).toBe(text);
+    expect(markOf(outboxState, uploadsState, isRoom, false).text).toBe(text);
   });
+});
+
+test('being offline is said even where nothing waits, and what waits is counted', () => {
+  const quiet: UploadsState = { waiting: [], refused: [], phase: 'idle', share: 0 };
+  const entries: OutboxState = { pending: [], troubled: [], phase: 'idle' };
+  expect(markOf(entries, quiet, true, true).text).toBe('offline');
+  expect(markOf({ ...entries, phase: 'sending' }, quiet, true, true).text).toBe('offline');
+  expect(markOf({ ...entries, pending: [pending('a')] }, quiet, true, true).text).toBe('1 unsent');
+});
+
+test('who listens to the page is told when things take a turn, not at every entry', () => {
+  store.reachability.missed();
+  render(<SyncAnnouncer />);
+  const told = () => screen.getByRole('status').textContent;
+  expect(told()).toBe('Offline: what you enter is kept on this device.');
+  set({ pending: [pending('a')] });
+  const unsent = told();
+  expect(unsent).toBe('Offline: what you entered is kept on this device, not sent yet.');
+  set({ pending: [pending('a'), pending('b')], phase: 'sending' });
+  expect(told()).toBe(unsent);
+  act(() => store.reachability.worked());
+  expect(told()).toBe('');
+  set({ pending: [], phase: 'idle' });
+  expect(told()).toBe('All is sent.');
+});
+
+test('a dialog is named by its heading, which has the focus: no key that was meant for the page presses anything', () => {
+  mockState = { pending: [pending('a')], troubled: [], phase: 'unreachable' };
+  render(<SyncMark />);
+  press(/^1 unsent/);
+  const dialog = screen.getByRole('dialog', { name: '1 entry waits to be sent' });
+  expect(document.activeElement?.textContent).toBe('1 entry waits to be sent');
+  fireEvent(dialog, new Event('cancel', { cancelable: true }));
+  expect(screen.queryByRole('dialog')).toBeNull();
 });
 
 test('changes in words', () => {

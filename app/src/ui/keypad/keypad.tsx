@@ -3,8 +3,8 @@ import { flushSync } from 'react-dom';
 import { StyleSheet, View } from 'react-native';
 import Icon from '../icon-font/icon-set';
 import { Text } from '../text';
-import { usePalette } from '../theme';
-import { CORNER, space, TOUCH } from '../tokens';
+import { usePalette, useRoom } from '../theme';
+import { CORNER, rem, space, TOUCH } from '../tokens';
 
 /** A field that the keypad writes to. */
 export interface KeypadTarget {
@@ -88,7 +88,7 @@ function Key({ label, onPress, isMain = false, isLow = false, children }: KeyPro
       style={{
         flex: 1,
         minHeight: isLow ? TOUCH : 56,
-        minWidth: 0,
+        minWidth: isLow ? 40 : 0,
         display: 'flex',
         alignItems: 'center',
         justifyContent: 'center',
@@ -122,6 +122,7 @@ const ROWS = [
 
 function Keys({ target }: { readonly target: KeypadTarget }) {
   const palette = usePalette();
+  const { isSmall, isSideways } = useRoom();
   const digit = (key: string) => (
     <Key key={key} label={key} onPress={() => target.type(key)}>
       <Text look="figureStrong" style={styles.key}>
@@ -144,12 +145,16 @@ function Keys({ target }: { readonly target: KeypadTarget }) {
   ];
   return (
     <View
-      style={[styles.pad, { backgroundColor: palette.paper, borderTopColor: palette.line }]}
+      style={[
+        styles.pad,
+        { backgroundColor: palette.paper, borderColor: palette.line },
+        isSmall && [isSideways ? styles.beside : styles.half, SCROLLS],
+      ]}
       role="group"
       aria-label="Number keys"
     >
       {target.more.length > 0 && (
-        <View style={styles.row}>
+        <View style={[styles.row, isSmall && styles.wrapped]}>
           {target.more.map((text) => (
             <Key key={text} label={KEY_NAMES[text] ?? text.trim()} isLow onPress={() => target.type(text)}>
               <Text look="small" numberOfLines={1}>
@@ -184,6 +189,9 @@ function Keys({ target }: { readonly target: KeypadTarget }) {
     </View>
   );
 }
+
+/** The web target knows it; the types of React Native do not. */
+const SCROLLS = { overflowY: 'auto' } as object;
 
 const isTouchDevice = (): boolean =>
   typeof window !== 'undefined' && window.matchMedia('(pointer: coarse)').matches;
@@ -222,6 +230,7 @@ export function KeypadHost({ children }: { readonly children: ReactNode }) {
   /** The field that has the keys: one that goes away without having them puts none away. */
   const current = useRef<KeypadTarget | null>(null);
   const isPressed = useIsPressed();
+  const { isSideways } = useRoom();
   const attach = useCallback((next: KeypadTarget) => {
     left.current = null;
     current.current = next;
@@ -257,15 +266,23 @@ export function KeypadHost({ children }: { readonly children: ReactNode }) {
   );
   return (
     <KeypadContext value={keypad}>
-      <View style={styles.page}>{children}</View>
-      {isTouch && target !== null && <Keys target={target} />}
+      <View style={[styles.host, isSideways && styles.hostSideways]}>
+        <View style={styles.page}>{children}</View>
+        {isTouch && target !== null && <Keys target={target} />}
+      </View>
     </KeypadContext>
   );
 }
 
 const styles = StyleSheet.create({
-  page: { flex: 1, minHeight: 0 },
+  host: { flex: 1, minHeight: 0 },
+  hostSideways: { flexDirection: 'row' },
+  page: { flex: 1, minWidth: 0, minHeight: 0 },
   pad: { padding: space.s, gap: space.s, borderTopWidth: 1 },
+  // Where there is little room, the keys give way to the field: they scroll, or stand beside it.
+  half: { maxHeight: '58%', flexShrink: 0 },
+  beside: { width: 280, borderTopWidth: 0, borderLeftWidth: 1 },
+  wrapped: { flexWrap: 'wrap' },
   row: { flexDirection: 'row', gap: space.s },
-  key: { fontSize: 22, lineHeight: 26 },
+  key: { fontSize: rem(22), lineHeight: rem(26) },
 });

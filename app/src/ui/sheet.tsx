@@ -1,0 +1,66 @@
+import { useEffect, useId, useLayoutEffect, useRef, type ReactNode } from 'react';
+import { StyleSheet, View } from 'react-native';
+import { Text } from './text';
+import { usePalette } from './theme';
+import { CORNER, space } from './tokens';
+
+interface SheetProps {
+  readonly title: string;
+  readonly onClose: () => void;
+  readonly children: ReactNode;
+}
+
+/**
+ * Something that is settled before the page goes on. It is the browser's own dialog: the page behind is out of reach,
+ * Escape closes it, and the focus goes back to where it was.
+ */
+export function Sheet({ title, onClose, children }: SheetProps) {
+  const palette = usePalette();
+  const dialog = useRef<HTMLDialogElement>(null);
+  const titleId = useId();
+  useLayoutEffect(() => {
+    const opened = dialog.current;
+    opened?.showModal();
+    // While it is still on the page: only then the focus goes back.
+    return () => opened?.close();
+  }, []);
+  useEffect(() => {
+    // Nothing to press has the focus: a key that was meant for the page presses nothing here.
+    document.getElementById(titleId)?.focus();
+  }, [titleId]);
+  return (
+    <dialog
+      ref={dialog}
+      aria-labelledby={titleId}
+      onCancel={(event) => {
+        event.preventDefault();
+        onClose();
+      }}
+      onClick={(event) => {
+        if (event.target === dialog.current) onClose();
+      }}
+      style={{
+        width: '92%',
+        maxWidth: 560,
+        maxHeight: '88%',
+        padding: 0,
+        border: `1px solid ${palette.line}`,
+        borderRadius: CORNER,
+        background: palette.card,
+        overflowY: 'auto',
+      }}
+    >
+      <View style={styles.content}>
+        <View id={titleId} tabIndex={-1} role="heading" aria-level={2} style={NO_OUTLINE}>
+          <Text look="section">{title}</Text>
+        </View>
+        {children}
+      </View>
+    </dialog>
+  );
+}
+
+/** The web target knows it; the types of React Native do not. */
+const NO_OUTLINE = { outlineStyle: 'none' } as object;
+
+const styles = StyleSheet.create({ content: { padding: space.l, gap: space.m } });
