@@ -54,7 +54,7 @@ const shots: readonly Shot[] = [
     address: `${houseUrl(tamsel)}/tests/${idOf(tamsel, 'airtightnessTest')}`,
     before: async (page) => {
       await showReadings(page);
-      await page.getByLabel('House pressure, reading 6', { exact: true }).click();
+      await page.getByLabel('Building pressure, reading 6', { exact: true }).click();
     },
   },
   { name: 'record', address: `${houseUrl(wrenfold)}/record` },

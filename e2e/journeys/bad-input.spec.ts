@@ -58,15 +58,17 @@ test('readings of the wrong sign are found on their line, and turned', async ({ 
   await enter(page, 'Baseline before 1', '-1');
   await enter(page, 'Baseline after 1', '-1');
   // The other sign is asked about once, and then taken as it is typed.
-  await enter(page, 'House pressure, reading 1', '+20');
+  await enter(page, 'Building pressure, reading 1', '+20');
   await expect(page.getByText('Depressurising takes the house below zero: \u221220 or +20?')).toBeVisible();
   await page.getByRole('button', { name: '+20', exact: true }).click();
   for (const [i, pressure] of [20, 35, 50].entries()) {
-    if (i > 0) await enter(page, `House pressure, reading ${i + 1}`, String(pressure));
+    if (i > 0) await enter(page, `Building pressure, reading ${i + 1}`, String(pressure));
     await enter(page, `Flow, reading ${i + 1}`, String(20 * pressure ** 0.65));
   }
   await expect(
-    page.getByText('While depressurising, the house pressure less its baseline must be below zero.').first(),
+    page
+      .getByText('While depressurising, the building pressure less its baseline must be below zero.')
+      .first(),
   ).toBeVisible();
   await page.getByRole('button', { name: 'Turn the sign of all readings' }).click();
   await expect(page.getByTestId('target-figure')).toBeVisible();

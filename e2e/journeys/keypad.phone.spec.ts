@@ -26,7 +26,7 @@ test('a run of readings by thumb alone: digits, sign, next, and nothing jumps aw
   await press(page, '1.2-');
   await key(page, 'Done');
 
-  await page.getByLabel('House pressure, reading 1', { exact: true }).tap();
+  await page.getByLabel('Building pressure, reading 1', { exact: true }).tap();
   for (const [pressure, flow] of [
     ['15', '180'],
     ['25', '250'],
@@ -39,7 +39,7 @@ test('a run of readings by thumb alone: digits, sign, next, and nothing jumps aw
     await press(page, flow ?? '');
     await key(page, 'Next field');
   }
-  await expect(page.getByLabel('House pressure, reading 5', { exact: true })).toBeFocused();
+  await expect(page.getByLabel('Building pressure, reading 5', { exact: true })).toBeFocused();
   await press(page, '99');
   await key(page, 'Erase');
   await key(page, 'Erase');
@@ -52,6 +52,6 @@ test('a run of readings by thumb alone: digits, sign, next, and nothing jumps aw
   await allSent(page);
   await page.reload();
   await openPart(page, 'Readings');
-  await expect(page.getByLabel('House pressure, reading 4', { exact: true })).toHaveValue('55');
+  await expect(page.getByLabel('Building pressure, reading 4', { exact: true })).toHaveValue('55');
   await expect(page.getByText('\u2212', { exact: true })).toHaveCount(5);
 });

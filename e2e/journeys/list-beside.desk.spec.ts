@@ -43,7 +43,7 @@ test('readings by keyboard: enter goes on, arrows stay in the column', async ({ 
   );
   const testId = nettle?.changes.find(({ kind }) => kind === 'airtightnessTest')?.id ?? '';
   await page.goto(`${app.url}/houses/${nettle?.houseId ?? ''}/tests/${testId}`);
-  await page.getByLabel('House pressure, reading 1', { exact: true }).focus();
+  await page.getByLabel('Building pressure, reading 1', { exact: true }).focus();
   await page.keyboard.press('Enter');
   await expect(page.getByLabel('Flow, reading 1', { exact: true })).toBeFocused();
   await page.keyboard.press('ArrowDown');

@@ -57,7 +57,7 @@ async function enterReadings(page: Page): Promise<void> {
   await openPart(page, 'Readings');
   await page.getByLabel('Baseline before 1', { exact: true }).fill('-0.8 -1.1');
   for (const [i, [pressure, flow]] of readings.entries()) {
-    await enter(page, `House pressure, reading ${i + 1}`, pressure);
+    await enter(page, `Building pressure, reading ${i + 1}`, pressure);
     await enter(page, `Flow, reading ${i + 1}`, flow);
   }
   await enter(page, 'Baseline after 1', '-1');
@@ -130,7 +130,7 @@ test('readings from a file, all or nothing, and out again', async ({ page, app }
   await expect(
     page.getByText('Nothing was imported. Line 3, flow_m3h: “lots” is not a number.'),
   ).toBeVisible();
-  await expect(page.getByLabel('House pressure, reading 2', { exact: true })).toHaveCount(0);
+  await expect(page.getByLabel('Building pressure, reading 2', { exact: true })).toHaveCount(0);
   await upload('huge.csv', `house_pressure_pa,flow_m3h\n${'-20,200\n'.repeat(625_000)}`);
   await expect(page.getByText(/huge\.csv has 5\.0 MB/)).toBeVisible();
 

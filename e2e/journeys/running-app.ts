@@ -174,6 +174,30 @@ export async function appIsKept(page: Page): Promise<void> {
   });
 }
 
+/** Opens an address and waits until its page stands: nothing more is on its way, and nothing moves. */
+export async function openSettled(page: Page, address: string): Promise<void> {
+  await page.goto(address);
+  await expect(
+    page.getByRole('main').getByRole('heading').or(page.getByRole('main').locator('svg')).first(),
+  ).toBeAttached();
+  await expect(page.getByText(/^Fetching/)).toHaveCount(0);
+  await page.evaluate(
+    () =>
+      new Promise<void>((resolve) => {
+        const quiet = () => {
+          observer.disconnect();
+          resolve();
+        };
+        let timer = setTimeout(quiet, 500);
+        const observer = new MutationObserver(() => {
+          clearTimeout(timer);
+          timer = setTimeout(quiet, 500);
+        });
+        observer.observe(document.body, { subtree: true, childList: true });
+      }),
+  );
+}
+
 /** What says, on every page, that something has not been sent. */
 export const unsent = (page: Page) => page.getByRole('button', { name: /unsent/ });
 

@@ -80,6 +80,8 @@ interface NumberFieldProps extends Omit<NumberInputProps, 'onTrouble' | 'hasErro
   /** From outside: shown where the field itself finds nothing wrong. */
   readonly message?: string | null;
   readonly onTroubleChange?: (message: string | null) => void;
+  /** Where it is called otherwise than its quantity's. */
+  readonly unit?: string;
 }
 
 /** A figure that can be read in several ways: each to be chosen. */
@@ -111,7 +113,7 @@ export function FieldTrouble({
 }
 
 /** A labelled field for one figure. */
-export function NumberField({ message, onTroubleChange, ...input }: NumberFieldProps) {
+export function NumberField({ message, onTroubleChange, unit, ...input }: NumberFieldProps) {
   const { units } = usePreferences();
   const [trouble, setTrouble] = useState<EntryTrouble | null>(null);
   const messageId = useId();
@@ -120,7 +122,7 @@ export function NumberField({ message, onTroubleChange, ...input }: NumberFieldP
   return (
     <Labelled
       label={input.label}
-      unit={unitOf(input.quantity, units).symbol}
+      unit={unit ?? unitOf(input.quantity, units).symbol}
       message={shown}
       messageId={messageId}
       isTold={isTold}

@@ -16,17 +16,32 @@ export function decimals(value: number, digits: number): string {
   return withMinus(value.toFixed(digits));
 }
 
-/** Quantities written without decimals get some where they are small, so that three digits always tell. */
-function decimalsFor(shown: number, usual: number): number {
+/** Quantities that are whole figures whatever their size: a house of 2 m³ is a slip, not a small house. */
+const WHOLE: ReadonlySet<Quantity> = new Set([
+  'volume',
+  'altitude',
+  'count',
+  'position',
+  'energy',
+  'degreeDays',
+]);
+
+/**
+ * Quantities written without decimals get some where they are small, so that three digits tell; noughts at their end tell
+ * nothing.
+ */
+function decimalsFor(shown: number, quantity: Quantity, usual: number): number {
   const size = Math.abs(shown);
-  if (usual > 0 || size === 0 || size >= 99.5) return usual;
-  return size >= 9.95 ? 1 : 2;
+  if (usual > 0 || WHOLE.has(quantity) || size >= 99.5) return usual;
+  const digits = size >= 9.95 ? 1 : 2;
+  const [, told = ''] = size.toFixed(digits).replace(/0+$/, '').split('.');
+  return told.length;
 }
 
 /** A figure in SI as it is shown: in its unit, with its usual decimals, without the unit's symbol. */
 export function figure(si: number, quantity: Quantity, units: UnitSystem, digits?: number): string {
   const shown = fromSi(si, quantity, units);
-  return decimals(shown, digits ?? decimalsFor(shown, unitOf(quantity, units).decimals));
+  return decimals(shown, digits ?? decimalsFor(shown, quantity, unitOf(quantity, units).decimals));
 }
 
 /** A figure with its unit. */
@@ -34,6 +49,13 @@ export function figureWithUnit(si: number, quantity: Quantity, units: UnitSystem
   const { symbol } = unitOf(quantity, units);
   const glue = symbol === '%' || symbol === '' ? '' : '\u00A0';
   return `${figure(si, quantity, units, digits)}${glue}${symbol}`;
+}
+
+/** A thermal resistance as its trade says it: `R 3.63 m²·K/W`, `R-20.6`. It is never parted at the end of a line. */
+export function resistance(rsi: number, units: UnitSystem): string {
+  return units === 'metric'
+    ? `R\u00A0${figureWithUnit(rsi, 'resistance', units)}`
+    : `R\u2011${figure(rsi, 'resistance', units)}`;
 }
 
 /**

@@ -10,7 +10,7 @@ export type TestStage = (typeof TEST_STAGES)[number];
 /** One line of the readings table. Figures not yet entered are null. */
 export interface TestReading {
   readonly id: string;
-  /** House pressure as the gauge shows it, indoors minus outdoors. */
+  /** Building pressure as the gauge shows it, indoors minus outdoors. */
   readonly pressurePa: number | null;
   readonly flowM3h: number | null;
   /** Instead of the flow, with the name of the fan range used. */

@@ -169,7 +169,7 @@ function rowKindOf(line: Line): RowKind {
 function pressureOf(line: Line): number {
   const pressure = numberIn(line, 'house_pressure_pa');
   if (pressure === null)
-    throw new Refused(line.number, 'house_pressure_pa', 'The house pressure is missing.');
+    throw new Refused(line.number, 'house_pressure_pa', 'The building pressure is missing.');
   if (Math.abs(pressure) > PRESSURE_MAX_PA) {
     throw new Refused(line.number, 'house_pressure_pa', `${pressure} Pa is beyond ${PRESSURE_MAX_PA} Pa.`);
   }

@@ -107,7 +107,7 @@ test('a struck-out reading may be impossible without standing in the way', () =>
 });
 
 test.each<[string, AirtightnessTestBody, string, string | null]>([
-  ['no readings', testWith([]), 'Enter readings: house pressure and flow, five or more.', null],
+  ['no readings', testWith([]), 'Enter readings: building pressure and flow, five or more.', null],
   [
     'two readings',
     testWith(five.slice(3)),

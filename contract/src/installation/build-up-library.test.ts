@@ -10,3 +10,23 @@ test('of a build-up of one’s own nothing is known', () => {
   const own = { kind: 'resistance', id: '018f0000-0000-7000-8000-000000000001', name: '', rsi: 1 } as const;
   expect(kindsSuiting({ name: 'Own', layers: [own], frameAlignment: null, gradedLayer: null })).toBeNull();
 });
+
+test.each([
+  ['metric', 'Framed wall 140, fibre batts', 'Studs 140, batts'],
+  ['imperial', 'Framed wall 5½ in, fibre batts', 'Studs 5½ in, batts'],
+] as const)('names give sizes in the units of who takes it: %s', (units, name, stud) => {
+  const [entry] = BUILD_UP_LIBRARY;
+  if (entry === undefined) throw new Error('The library is empty.');
+  const buildUp = buildUpOf(entry, units);
+  expect([buildUp.name, buildUp.layers[1]?.name]).toEqual([name, stud]);
+});
+
+test('no name is left with a size that nobody speaks', () => {
+  const names = BUILD_UP_LIBRARY.flatMap((entry) => {
+    const { name, layers } = buildUpOf(entry, 'imperial');
+    return [name, ...layers.map((layer) => layer.name)];
+  });
+  expect(names.filter((name) => /[{}]|\d{3}|(^|\s)in/.test(name.replace(/(\d|[¼½¾]) in\b/g, '')))).toEqual(
+    [],
+  );
+});

@@ -1,9 +1,12 @@
+import { fromSi, type UnitSystem } from '@calvet/core';
 import { v5 } from 'uuid';
 import type { AreaKind, BuildUp, LayerFigures } from './area';
 
 /** A build-up to start from, and the kinds of area that it suits. */
-export interface LibraryBuildUp extends Omit<BuildUp, 'layers' | 'gradedLayer'> {
+export interface LibraryBuildUp extends Omit<BuildUp, 'name' | 'layers' | 'gradedLayer'> {
   readonly id: string;
+  /** Sizes stand in it in millimetres, as `{140}`. */
+  readonly name: string;
   readonly kinds: readonly AreaKind[];
   readonly layers: readonly LayerFigures[];
   /** Position of the layer whose installation is graded. */
@@ -44,27 +47,27 @@ const cladding = resistance('Ventilated cladding', 0.08);
 export const BUILD_UP_LIBRARY: readonly LibraryBuildUp[] = [
   {
     id: 'framed-wall-140',
-    name: 'Framed wall 140, fibre batts',
+    name: 'Framed wall {140}, fibre batts',
     kinds: ['wall'],
-    layers: [plasterboard, framed('Studs 140, batts', 0.14, 3.7, 0.23), sheathing, cladding],
+    layers: [plasterboard, framed('Studs {140}, batts', 0.14, 3.7, 0.23), sheathing, cladding],
     frameAlignment: null,
     gradedLayer: 1,
   },
   {
     id: 'framed-wall-90',
-    name: 'Framed wall 90, fibre batts',
+    name: 'Framed wall {90}, fibre batts',
     kinds: ['wall'],
-    layers: [plasterboard, framed('Studs 90, batts', 0.09, 2.3, 0.25), sheathing, cladding],
+    layers: [plasterboard, framed('Studs {90}, batts', 0.09, 2.3, 0.25), sheathing, cladding],
     frameAlignment: null,
     gradedLayer: 1,
   },
   {
     id: 'framed-wall-140-board',
-    name: 'Framed wall 140, batts, outside board 50',
+    name: 'Framed wall {140}, batts, outside board {50}',
     kinds: ['wall'],
     layers: [
       plasterboard,
-      framed('Studs 140, batts', 0.14, 3.7, 0.23),
+      framed('Studs {140}, batts', 0.14, 3.7, 0.23),
       sheathing,
       material('Outside board', 0.05, 0.036),
       cladding,
@@ -74,13 +77,13 @@ export const BUILD_UP_LIBRARY: readonly LibraryBuildUp[] = [
   },
   {
     id: 'double-frame',
-    name: 'Double frame 300, dense-packed',
+    name: 'Double frame {300}, dense-packed',
     kinds: ['wall'],
     layers: [
       plasterboard,
-      framed('Inner studs 90', 0.09, 2.25, 0.16),
+      framed('Inner studs {90}', 0.09, 2.25, 0.16),
       material('Gap, dense-packed', 0.12, 0.04),
-      framed('Outer studs 90', 0.09, 2.25, 0.2),
+      framed('Outer studs {90}', 0.09, 2.25, 0.2),
       sheathing,
       cladding,
     ],
@@ -89,7 +92,7 @@ export const BUILD_UP_LIBRARY: readonly LibraryBuildUp[] = [
   },
   {
     id: 'masonry-cavity',
-    name: 'Masonry, cavity batts 150',
+    name: 'Masonry, cavity batts {150}',
     kinds: ['wall'],
     layers: [
       material('Plaster', 0.013, 0.5),
@@ -115,11 +118,11 @@ export const BUILD_UP_LIBRARY: readonly LibraryBuildUp[] = [
   },
   {
     id: 'ceiling-loose-fill',
-    name: 'Ceiling, loose fill 400 over joists',
+    name: 'Ceiling, loose fill {400} over joists',
     kinds: ['ceiling'],
     layers: [
       plasterboard,
-      framed('Joists 140, loose fill', 0.14, 3.5, 0.1),
+      framed('Joists {140}, loose fill', 0.14, 3.5, 0.1),
       material('Loose fill over joists', 0.26, 0.04),
     ],
     frameAlignment: null,
@@ -127,11 +130,11 @@ export const BUILD_UP_LIBRARY: readonly LibraryBuildUp[] = [
   },
   {
     id: 'roof-slope-220',
-    name: 'Roof slope 220, dense-packed',
+    name: 'Roof slope {220}, dense-packed',
     kinds: ['roof'],
     layers: [
       plasterboard,
-      framed('Rafters 220, dense-packed', 0.22, 5.5, 0.12),
+      framed('Rafters {220}, dense-packed', 0.22, 5.5, 0.12),
       material('Wood-fibre board', 0.06, 0.045),
       resistance('Ventilated covering', 0.08),
     ],
@@ -140,15 +143,15 @@ export const BUILD_UP_LIBRARY: readonly LibraryBuildUp[] = [
   },
   {
     id: 'floor-joists-220',
-    name: 'Joisted floor 220, batts',
+    name: 'Joisted floor {220}, batts',
     kinds: ['floor'],
-    layers: [material('Subfloor', 0.022, 0.13), framed('Joists 220, batts', 0.22, 5.8, 0.12)],
+    layers: [material('Subfloor', 0.022, 0.13), framed('Joists {220}, batts', 0.22, 5.8, 0.12)],
     frameAlignment: null,
     gradedLayer: 1,
   },
   {
     id: 'slab-board-150',
-    name: 'Slab on board 150',
+    name: 'Slab on board {150}',
     kinds: ['floor'],
     layers: [material('Concrete slab', 0.1, 2), material('Under-slab board', 0.15, 0.035)],
     frameAlignment: null,
@@ -169,11 +172,33 @@ export function libraryFor(kind: AreaKind): readonly LibraryBuildUp[] {
   return BUILD_UP_LIBRARY.filter(({ kinds }) => kinds.includes(kind));
 }
 
-/** A library entry as it goes into an area: the same layers by the same ids, whoever takes it. */
-export function buildUpOf({ id, name, layers, frameAlignment, gradedLayer }: LibraryBuildUp): BuildUp {
-  const withIds = layers.map((layer, i) => ({ id: v5(`build-up/${id}/${i}`, v5.URL), ...layer }));
+const QUARTERS = ['', '¼', '½', '¾'] as const;
+
+/** Inches as the trade says them: to the quarter, `5½ in`. */
+function inQuarterInches(millimetres: number): string {
+  const quarters = Math.round(fromSi(millimetres / 1000, 'thickness', 'imperial') * 4);
+  const whole = Math.floor(quarters / 4);
+  return `${whole === 0 ? '' : whole}${QUARTERS[quarters % 4] ?? ''} in`;
+}
+
+const inUnits = (name: string, units: UnitSystem): string =>
+  name.replace(/\{(\d+)\}/g, (_, size: string) =>
+    units === 'metric' ? size : inQuarterInches(Number(size)),
+  );
+
+/**
+ * A library entry as it goes into an area: the same layers by the same ids, whoever takes it, under names in their units.
+ * @example buildUpOf(entry, 'imperial').name // 'Framed wall 5½ in, fibre batts'
+ */
+export function buildUpOf(entry: LibraryBuildUp, units: UnitSystem = 'metric'): BuildUp {
+  const { id, name, layers, frameAlignment, gradedLayer } = entry;
+  const withIds = layers.map((layer, i) => ({
+    id: v5(`build-up/${id}/${i}`, v5.URL),
+    ...layer,
+    name: inUnits(layer.name, units),
+  }));
   return {
-    name,
+    name: inUnits(name, units),
     layers: withIds,
     frameAlignment,
     gradedLayer: gradedLayer === null ? null : (withIds[gradedLayer]?.id ?? null),

@@ -11,7 +11,7 @@ export interface FanRange {
   readonly maxPa: number;
 }
 
-/** One reading of the gauge: house pressure, with the flow through the fan or the pressure at the fan. */
+/** One reading of the gauge: building pressure, with the flow through the fan or the pressure at the fan. */
 export interface Reading {
   /** Indoors minus outdoors as shown, baseline not yet taken off. */
   readonly pressurePa: number;
@@ -80,8 +80,8 @@ export function reduceReading(
       'wrong-sign',
       'pressurePa',
       direction === 'depressurise'
-        ? 'While depressurising, the house pressure less its baseline must be below zero.'
-        : 'While pressurising, the house pressure less its baseline must be above zero.',
+        ? 'While depressurising, the building pressure less its baseline must be below zero.'
+        : 'While pressurising, the building pressure less its baseline must be above zero.',
       { value: reading.pressurePa, bound: baselinePa },
     );
   }

@@ -1,5 +1,4 @@
 import type { House, TestFigures } from '@calvet/contract';
-import { unitOf } from '@calvet/core';
 import { StyleSheet, View } from 'react-native';
 import { usePreferences } from '../../data/preferences';
 import { figure } from '../../ui/format';
@@ -8,7 +7,7 @@ import { Text } from '../../ui/text';
 import { rem, space } from '../../ui/tokens';
 import { targetFigure } from './target-figure';
 import { Verdict } from './verdict';
-import { DIRECTED, TARGET_WORDS } from './words';
+import { DIRECTED, targetWords } from './words';
 
 interface AnswerLineProps {
   readonly house: House;
@@ -19,7 +18,7 @@ interface AnswerLineProps {
 /** The answer of a test, first on its page: the figure, its interval, the verdict; or what is still missing. */
 export function AnswerLine({ house, figures, isCompact = false }: AnswerLineProps) {
   const { units } = usePreferences();
-  const { quantity, symbol } = TARGET_WORDS[house.target.quantity];
+  const { quantity, label } = targetWords(house.target.quantity, units);
   if (figures.state !== 'figures') {
     const isRefused = figures.state === 'refused';
     return (
@@ -46,7 +45,7 @@ export function AnswerLine({ house, figures, isCompact = false }: AnswerLineProp
       </View>
       <View style={styles.beside}>
         <Text look="strong">
-          {symbol}, {unitOf(quantity, units).symbol} · limit {shown(house.target.limit)}
+          {label} · limit {shown(house.target.limit)}
         </Text>
         <Verdict verdict={verdict} />
         {!isCompact && directions.length > 0 && (

@@ -24,7 +24,7 @@ const CONDITIONS = [
   ['outdoorTemperatureC', 'Temperature outdoors', 'temperature'],
   ['windMs', 'Wind', 'wind'],
   ['altitudeM', 'Altitude', 'altitude'],
-  ['airPressurePa', 'Air pressure instead', 'airPressure'],
+  ['airPressurePa', 'Barometric pressure instead', 'airPressure'],
 ] as const satisfies readonly (readonly [keyof AirtightnessTestBody, string, Quantity])[];
 
 interface ConditionsCardProps {

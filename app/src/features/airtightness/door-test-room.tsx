@@ -17,13 +17,13 @@ import { FitChartOnDemand } from './fit-chart-on-demand';
 import { targetFigure } from './target-figure';
 import { useAddTest } from './use-add-test';
 import { Verdict } from './verdict';
-import { STAGE_WORDS, TARGET_WORDS } from './words';
+import { STAGE_WORDS, targetWords } from './words';
 
 function TestLine({ house, test }: { readonly house: House; readonly test: AirtightnessTest }) {
   const palette = usePalette();
   const { units } = usePreferences();
   const figures = testFigures(house, test);
-  const { quantity } = TARGET_WORDS[house.target.quantity];
+  const { quantity } = targetWords(house.target.quantity, units);
   return (
     <LinkArea
       href={{ pathname: '/houses/[houseId]/tests/[testId]', params: { houseId: house.id, testId: test.id } }}
@@ -72,7 +72,7 @@ export function DoorTestRoom({ view: { house, tests } }: { readonly view: HouseV
       {last === undefined || figures === null ? (
         <Empty
           title="Not tested yet"
-          text="A door test needs two temperatures, a baseline before and after, and five readings of house pressure and flow. Readings can also come from a file."
+          text="A door test needs two temperatures, a baseline before and after, and five readings of building pressure and flow. Readings can also come from a file."
         />
       ) : (
         <>

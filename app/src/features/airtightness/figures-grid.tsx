@@ -6,6 +6,7 @@ import {
   type Quantity,
   type RelativeInterval,
   type RunResult,
+  type TargetQuantity,
 } from '@calvet/core';
 import { StyleSheet, View } from 'react-native';
 import { usePreferences } from '../../data/preferences';
@@ -14,7 +15,7 @@ import { decimals, figure } from '../../ui/format';
 import { Text } from '../../ui/text';
 import { space } from '../../ui/tokens';
 import type { Figures } from './target-figure';
-import { DIRECTION_WORDS } from './words';
+import { DIRECTION_WORDS, targetWords } from './words';
 
 interface ItemProps {
   readonly label: string;
@@ -78,33 +79,33 @@ export function FiguresGrid({ house, figures: { fit, budget } }: FiguresGridProp
   const { result } = fit;
   const at50 = relativeInterval(fit.runs, 50);
   const flow = unitOf('flow', units).symbol;
-  const perArea = unitOf('flowPerArea', units).symbol;
   const hole = unitOf('leakArea', units).symbol;
+  const labelOf = (target: TargetQuantity) => targetWords(target, units).label;
   const spread = (si: number, quantity: Quantity, { low, high }: RelativeInterval) =>
     `${figure(si * low, quantity, units)} to ${figure(si * high, quantity, units)}`;
   return (
     <Card title="Figures">
       <View style={styles.grid}>
         <Item
-          label={`q50, ${flow}`}
+          label={labelOf('q50')}
           value={figure(result.q50M3h, 'flow', units)}
           interval={spread(result.q50M3h, 'flow', at50)}
           testID="q50"
         />
         <Item
-          label="n50, /h"
+          label={labelOf('n50')}
           value={figure(result.n50PerHour, 'airChange', units)}
           interval={spread(result.n50PerHour, 'airChange', at50)}
           testID="n50"
         />
         <Item
-          label={`qE50, ${perArea}`}
+          label={labelOf('qE50')}
           value={figure(result.qE50M3hM2, 'flowPerArea', units)}
           interval={spread(result.qE50M3hM2, 'flowPerArea', at50)}
           testID="qE50"
         />
         <Item
-          label={`qF50, ${perArea}`}
+          label={labelOf('qF50')}
           value={figure(result.qF50M3hM2, 'flowPerArea', units)}
           interval={spread(result.qF50M3hM2, 'flowPerArea', at50)}
           testID="qF50"

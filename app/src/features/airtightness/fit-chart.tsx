@@ -133,7 +133,7 @@ function describe({ fit }: Figures): string {
     ({ direction, exponent, rSquared }) =>
       `${direction}: n ${exponent.toFixed(2)}, r² ${rSquared.toFixed(4)}`,
   );
-  return `Flow through the envelope over house pressure on logarithmic axes. ${runs.join('; ')}`;
+  return `Flow through the envelope over building pressure on logarithmic axes. ${runs.join('; ')}`;
 }
 
 /** The fit on logarithmic axes with its 95 % band; rings depressurise, squares pressurise, crosses are struck out. */
@@ -223,7 +223,7 @@ export function FitChart({ figures, height, isBare = false }: FitChartProps) {
       {!isBare && (
         <View style={styles.caption}>
           <Text look="small" tone="soft">
-            house pressure, Pa — flow, {unitOf('flow', units).symbol} · band 95 %
+            building pressure, Pa — flow, {unitOf('flow', units).symbol} · band 95 %
           </Text>
           <Text look="small" tone="soft">
             {[

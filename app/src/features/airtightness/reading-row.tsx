@@ -45,46 +45,53 @@ export function ReadingRow(props: ReadingRowProps) {
   const isStruck = reading.struckOut !== null;
   const flowCell: Cell = mode === 'flow' ? 'flowM3h' : 'fanPressurePa';
   const trouble = troubles.pressurePa ?? troubles[flowCell] ?? null;
+  const isRangeShown = mode === 'fan' && reading.fanRange !== null;
+  const hasNotes = isRangeShown || isStruck || trouble !== null || message !== null;
   const cell = (name: Cell, label: string, quantity: 'housePressure' | 'flow') => (
-    <NumberInput
-      label={`${label}, reading ${number}`}
-      quantity={quantity}
-      value={reading[name]}
-      schema={testReading.extract(name)}
-      hasError={(troubles[name] ?? null) !== null || (message !== null && name === 'pressurePa')}
-      onTrouble={(next) => setTroubles((before) => ({ ...before, [name]: next }))}
-      assumed={name === 'pressurePa' ? assumed : undefined}
-      onOtherSign={onOtherSign}
-      hasPlainKeys
-      onCommit={(si, stage) => onChange({ [name]: si }, stage)}
-      style={[styles.cell, isStruck && { textDecorationLine: 'line-through', color: palette.unseen }]}
-    />
+    <View role="cell" style={styles.cell}>
+      <NumberInput
+        label={`${label}, reading ${number}`}
+        quantity={quantity}
+        value={reading[name]}
+        schema={testReading.extract(name)}
+        hasError={(troubles[name] ?? null) !== null || (message !== null && name === 'pressurePa')}
+        onTrouble={(next) => setTroubles((before) => ({ ...before, [name]: next }))}
+        assumed={name === 'pressurePa' ? assumed : undefined}
+        onOtherSign={onOtherSign}
+        hasPlainKeys
+        onCommit={(si, stage) => onChange({ [name]: si }, stage)}
+        style={[styles.input, isStruck && { textDecorationLine: 'line-through', color: palette.unseen }]}
+      />
+    </View>
   );
   return (
     <View role="row" style={styles.whole}>
       <View style={styles.row}>
-        <Pressable
-          role="button"
-          aria-label={
-            onOpen === undefined ? `Reading ${number}, empty` : `Reading ${number}: strike out or remove`
-          }
-          disabled={onOpen === undefined}
-          onPress={onOpen}
-          style={({ hovered }: { pressed: boolean; hovered?: boolean }) => [
-            styles.number,
-            onOpen !== undefined && { borderColor: palette.line, borderWidth: 1 },
-            hovered === true && { backgroundColor: palette.lakeTint },
-          ]}
-        >
-          <Text look="figure" tone={onOpen === undefined ? 'unseen' : 'ink'}>
-            {isStruck ? '×' : number}
-          </Text>
-        </Pressable>
-        {cell('pressurePa', 'House pressure', 'housePressure')}
+        <View role="cell">
+          <Pressable
+            role="button"
+            aria-label={
+              onOpen === undefined ? `Reading ${number}, empty` : `Reading ${number}: strike out or remove`
+            }
+            disabled={onOpen === undefined}
+            onPress={onOpen}
+            style={({ hovered }: { pressed: boolean; hovered?: boolean }) => [
+              styles.number,
+              onOpen !== undefined && { borderColor: palette.line, borderWidth: 1 },
+              hovered === true && { backgroundColor: palette.lakeTint },
+            ]}
+          >
+            <Text look="figure" tone={onOpen === undefined ? 'unseen' : 'ink'}>
+              {isStruck ? '×' : number}
+            </Text>
+          </Pressable>
+        </View>
+        {cell('pressurePa', 'Building pressure', 'housePressure')}
         {flowCell === 'flowM3h'
           ? cell('flowM3h', 'Flow', 'flow')
           : cell('fanPressurePa', 'Fan pressure', 'housePressure')}
         <Text
+          role="cell"
           look="figure"
           tone={isStruck ? 'unseen' : 'ink'}
           style={[styles.off, isStruck && { textDecorationLine: 'line-through' }]}
@@ -92,17 +99,21 @@ export function ReadingRow(props: ReadingRowProps) {
           {offTheLine === null ? '' : `${offTheLine >= 0 ? '+' : ''}${decimals(offTheLine * 100, 1)}`}
         </Text>
       </View>
-      {mode === 'fan' && reading.fanRange !== null && (
-        <Text look="small" tone="soft" style={styles.under}>
-          {reading.fanRange}
-        </Text>
+      {hasNotes && (
+        <View role="cell">
+          {isRangeShown && (
+            <Text look="small" tone="soft" style={styles.under}>
+              {reading.fanRange}
+            </Text>
+          )}
+          {isStruck && (
+            <Text look="small" tone="soft" style={styles.under}>
+              struck out: {reading.struckOut}
+            </Text>
+          )}
+          <FieldTrouble trouble={trouble} message={message} />
+        </View>
       )}
-      {isStruck && (
-        <Text look="small" tone="soft" style={styles.under}>
-          struck out: {reading.struckOut}
-        </Text>
-      )}
-      <FieldTrouble trouble={trouble} message={message} />
     </View>
   );
 }
@@ -111,7 +122,8 @@ const styles = StyleSheet.create({
   whole: { gap: 2 },
   row: { flexDirection: 'row', alignItems: 'center', gap: space.s },
   number: { width: TOUCH, height: TOUCH, alignItems: 'center', justifyContent: 'center', borderRadius: 3 },
-  cell: { flex: 1, textAlign: 'right' },
-  off: { width: 58, textAlign: 'right' },
+  cell: { flex: 1, minWidth: 0 },
+  input: { textAlign: 'right' },
+  off: { width: 74, textAlign: 'right' },
   under: { paddingLeft: TOUCH + space.s },
 });

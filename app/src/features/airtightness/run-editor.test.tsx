@@ -25,17 +25,17 @@ const type = (label: string, text: string) =>
 
 test('typing into the empty row makes a reading and a new empty row', () => {
   renderInTheme(<Editor first={testWith({ depressurise: null })} />);
-  type('House pressure, reading 1', '-50');
+  type('Building pressure, reading 1', '-50');
   type('Flow, reading 1', '412,5');
   expect(readings()).toMatchObject([{ pressurePa: -50, flowM3h: 412.5, struckOut: null }]);
-  expect(screen.getByLabelText<HTMLInputElement>('House pressure, reading 2').value).toBe('');
+  expect(screen.getByLabelText<HTMLInputElement>('Building pressure, reading 2').value).toBe('');
 });
 
 test('a reading keeps its id while it is typed', () => {
   renderInTheme(<Editor first={testWith({ depressurise: null })} />);
-  type('House pressure, reading 1', '-5');
+  type('Building pressure, reading 1', '-5');
   const [first] = readings();
-  type('House pressure, reading 1', '-50');
+  type('Building pressure, reading 1', '-50');
   expect(readings()[0]?.id).toBe(first?.id);
 });
 
@@ -56,7 +56,7 @@ test('a removed reading can be brought back, with what was typed meanwhile', () 
   fireEvent.click(screen.getByRole('button', { name: 'Remove reading' }));
   expect(readings()).toHaveLength(5);
   type('Baseline before 2', '-0.4');
-  type('House pressure, reading 6', '-65');
+  type('Building pressure, reading 6', '-65');
   fireEvent.click(screen.getByText('Undo'));
   expect(readings()).toHaveLength(7);
   expect(readings().map(({ pressurePa }) => pressurePa)).toEqual([-12, -20, -30, -40, -50, -60, -65]);
@@ -88,7 +88,7 @@ test('Enter goes on to the next figure, arrows up and down the column', () => {
   });
   HTMLElement.prototype.scrollIntoView = () => undefined;
   const field = (label: string) => screen.getByLabelText<HTMLInputElement>(label);
-  act(() => field('House pressure, reading 2').focus());
+  act(() => field('Building pressure, reading 2').focus());
   fireEvent.keyDown(document.activeElement ?? document.body, { key: 'Enter' });
   expect(document.activeElement).toBe(field('Flow, reading 2'));
   fireEvent.keyDown(document.activeElement ?? document.body, { key: 'ArrowDown' });
@@ -124,7 +124,7 @@ test('how far a reading lies off the line stands beside it', () => {
       })}
     />,
   );
-  const row = screen.getByLabelText('House pressure, reading 4').closest('[role="row"]');
+  const row = screen.getByLabelText('Building pressure, reading 4').closest('[role="row"]');
   expect(within(row as HTMLElement).getByText('+10.0')).toBeTruthy();
 });
 

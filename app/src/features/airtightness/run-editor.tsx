@@ -149,15 +149,15 @@ export function RunEditor({ test, direction, figures, keep }: RunEditorProps) {
       )}
       <View role="table" aria-label="Readings" style={styles.table}>
         <View role="row" style={styles.head}>
-          <View style={styles.numberHead} />
-          <Text look="small" tone="soft" style={styles.cellHead}>
-            house, Pa
+          <View role="columnheader" aria-label="Reading" style={styles.numberHead} />
+          <Text role="columnheader" look="small" tone="soft" style={styles.cellHead}>
+            building, Pa
           </Text>
-          <Text look="small" tone="soft" style={styles.cellHead}>
+          <Text role="columnheader" look="small" tone="soft" style={styles.cellHead}>
             {mode === 'flow' ? `flow, ${unitOf('flow', units).symbol}` : 'fan, Pa'}
           </Text>
-          <Text look="small" tone="soft" style={styles.offHead}>
-            off, %
+          <Text role="columnheader" look="small" tone="soft" style={styles.offHead}>
+            deviation from fit, %
           </Text>
         </View>
         {rows.map((reading, i) => (
@@ -207,5 +207,5 @@ const styles = StyleSheet.create({
   head: { flexDirection: 'row', gap: space.s },
   numberHead: { width: TOUCH },
   cellHead: { flex: 1, textAlign: 'right' },
-  offHead: { width: 66, textAlign: 'right', marginLeft: -8 },
+  offHead: { width: 74, textAlign: 'right' },
 });

@@ -1,5 +1,13 @@
 import type { TestStage } from '@calvet/contract';
-import type { Direction, Quantity, TargetQuantity, Verdict } from '@calvet/core';
+import {
+  unitOf,
+  type Direction,
+  type Quantity,
+  type TargetQuantity,
+  type UnitSystem,
+  type Verdict,
+} from '@calvet/core';
+import { figure } from '../../ui/format';
 import type { Mark } from '../../ui/line-mark';
 
 export const STAGE_WORDS: Readonly<Record<TestStage, string>> = {
@@ -37,12 +45,43 @@ interface TargetWords {
   readonly symbol: string;
   readonly per: string;
   readonly quantity: Quantity;
+  /** Stands behind the figure: `1.83 /h`, `1.83 ACH50`. */
+  readonly unit: string;
+  /** Stands over the figure: `n50, /h`, `ACH50`. */
+  readonly label: string;
 }
 
-/** How each target quantity is named and in which quantity it is shown. */
-export const TARGET_WORDS: Readonly<Record<TargetQuantity, TargetWords>> = {
+const TARGETS: Readonly<Record<TargetQuantity, Pick<TargetWords, 'symbol' | 'per' | 'quantity'>>> = {
   n50: { symbol: 'n50', per: 'per volume', quantity: 'airChange' },
   qE50: { symbol: 'qE50', per: 'per envelope area', quantity: 'flowPerArea' },
   qF50: { symbol: 'qF50', per: 'per floor area', quantity: 'flowPerArea' },
   q50: { symbol: 'q50', per: 'flow', quantity: 'flow' },
 };
+
+/** Where figures at 50 Pa are imperial, their trade puts the pressure into the unit. */
+const IMPERIAL_UNITS: Readonly<Record<TargetQuantity, string>> = {
+  n50: 'ACH50',
+  qE50: 'cfm50/ft²',
+  qF50: 'cfm50/ft²',
+  q50: 'CFM50',
+};
+
+/** How a target quantity is named, by who measures in these units, and in which quantity it is shown. */
+export function targetWords(target: TargetQuantity, units: UnitSystem): TargetWords {
+  const words = TARGETS[target];
+  if (units === 'metric') {
+    const unit = unitOf(words.quantity, units).symbol;
+    return { ...words, unit, label: `${words.symbol}, ${unit}` };
+  }
+  const unit = IMPERIAL_UNITS[target];
+  const isNamedByUnit = target === 'n50' || target === 'q50';
+  return isNamedByUnit
+    ? { ...words, symbol: unit, unit, label: unit }
+    : { ...words, unit, label: `${words.symbol}, ${unit}` };
+}
+
+/** A figure of a target quantity with its unit: `1.83 /h`, `1.83 ACH50`. */
+export function targetFigureWithUnit(si: number, target: TargetQuantity, units: UnitSystem): string {
+  const { quantity, unit } = targetWords(target, units);
+  return `${figure(si, quantity, units)}\u00A0${unit}`;
+}

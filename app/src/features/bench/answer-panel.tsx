@@ -1,5 +1,5 @@
 import type { OperationName } from '@calvet/core/operations';
-import type { Finding } from '@calvet/core';
+import { fromSi, unitOf, type Finding, type UnitSystem } from '@calvet/core';
 import { isRecord } from '@calvet/core/schema';
 import { withNumbers, type Step } from '@calvet/core/steps/step';
 import { useState } from 'react';
@@ -15,6 +15,7 @@ import { rem, space } from '../../ui/tokens';
 import { AllFigures } from './all-figures';
 import { answerFigures, withUnit, type AnswerFigure } from './answer-words';
 import { CATALOGUE, slugOf } from './catalogue';
+import { quantityOfStep } from './quantities';
 import { siNumber } from './si-number';
 
 /** What stands in the way of an answer, in words; null where nothing does. */
@@ -83,7 +84,15 @@ function findingsOf(output: object): readonly Finding[] {
 
 const FIRST_STEPS = 8;
 
+/** A step's result in the units of who reads it; nothing where they are those of the step. */
+function besideSi({ result, unit }: Step, units: UnitSystem): string {
+  const quantity = quantityOfStep(unit, units);
+  if (quantity === null) return '';
+  return ` (${siNumber(fromSi(result, quantity, units))}\u00A0${unitOf(quantity, units).symbol})`;
+}
+
 function Steps({ steps }: { readonly steps: readonly Step[] }) {
+  const { units } = usePreferences();
   const [showsAll, setShowsAll] = useState(false);
   const shown = showsAll ? steps : steps.slice(0, FIRST_STEPS);
   return (
@@ -101,7 +110,7 @@ function Steps({ steps }: { readonly steps: readonly Step[] }) {
             )}
             <Text look="figure" style={styles.formula}>
               {inserted !== null && inserted !== siNumber(result) && `= ${inserted} `}
-              {`= ${siNumber(result)}${unit === '' ? '' : `\u00A0${unit}`}`}
+              {`= ${siNumber(result)}${unit === '' ? '' : `\u00A0${unit}`}${besideSi(step, units)}`}
             </Text>
           </View>
         );
@@ -110,7 +119,9 @@ function Steps({ steps }: { readonly steps: readonly Step[] }) {
         <Button label={`All ${steps.length} steps`} onPress={() => setShowsAll(true)} />
       )}
       <Text look="small" tone="soft">
-        Steps are in SI units.
+        {units === 'metric'
+          ? 'Steps are in SI units.'
+          : 'Steps are worked in SI units; their results stand in yours beside them.'}
       </Text>
     </>
   );

@@ -4,7 +4,7 @@ import type { Schema } from '@calvet/core/schema';
 import { answerFigures } from './answer-words';
 import { CATALOGUE, nameOfSlug, SHELVES, slugOf } from './catalogue';
 import { itemOf, itemTitle, labelOf, oneOf, wordOf } from './labels';
-import { quantityOf } from './quantities';
+import { quantityOf, quantityOfStep } from './quantities';
 import { siNumber } from './si-number';
 
 type Fields = Readonly<Record<string, unknown>>;
@@ -99,7 +99,7 @@ describe('words', () => {
   test('labels leave the unit to the figure', () => {
     expect(labelOf('grossAreaM2')).toBe('Gross area');
     expect(labelOf('indoorTemperatureC')).toBe('Indoor temperature');
-    expect(labelOf('pressurePa', { flowM3h: 1 })).toBe('House pressure');
+    expect(labelOf('pressurePa', { flowM3h: 1 })).toBe('Building pressure');
   });
 
   test('items of lists go by their singular, months by their names', () => {
@@ -141,4 +141,13 @@ test.each([
   [0, '0'],
 ])('a number of a step: %s', (value, text) => {
   expect(siNumber(value)).toBe(text);
+});
+
+test('a step is written beside its SI in the units of who reads it, where a unit stands for one quantity', () => {
+  expect(quantityOfStep('m²·K/W', 'imperial')).toBe('resistance');
+  expect(quantityOfStep('m²·K/W', 'metric')).toBeNull();
+  expect(quantityOfStep('°C', 'imperial')).toBe('temperature');
+  // Conductivities and losses along a line share one unit in SI.
+  expect(quantityOfStep('W/(m·K)', 'imperial')).toBeNull();
+  expect(quantityOfStep('', 'imperial')).toBeNull();
 });

@@ -108,7 +108,7 @@ test('what was kept of another shape is not taken', () => {
 test('a place is named in the words of its form', () => {
   const test = exampleOf('airtightness.multiPoint');
   const path = ['runs', 0, 'readings', 2, 'pressurePa'];
-  expect(placeOf(path, test)).toBe('Run 1, reading 3, house pressure');
+  expect(placeOf(path, test)).toBe('Run 1, reading 3, building pressure');
   expect(placeOf(['conditions', 'pressurePa'], test)).toBe('Conditions, barometric pressure');
   expect(pathOf(pathText(path))).toEqual(path);
 });

@@ -204,7 +204,7 @@ const UNIT_ENDING = /(?:M3hM2|M3h|KgM3|KgM2|WmK|WK|Kd|Kg|M2|M3|Ms|Pa|M|C|W)$/;
 /** What a member of an input or output is called on the screen. */
 export function labelOf(name: string, siblings: Readonly<Record<string, unknown>> = {}): string {
   if (name === 'pressurePa' && ('flowM3h' in siblings || 'fanPressurePa' in siblings))
-    return 'House pressure';
+    return 'Building pressure';
   const known = LABELS[name];
   if (known !== undefined) return known;
   const words = name

@@ -1,4 +1,4 @@
-import type { Quantity } from '@calvet/core';
+import { QUANTITIES, unitOf, type Quantity, type UnitSystem } from '@calvet/core';
 
 /** Names that say more than their ending. */
 const BY_NAME: Readonly<Record<string, Quantity>> = {
@@ -113,4 +113,31 @@ export function quantityOf(name: string, { siblings = {}, holder }: Surroundings
   if (PLAIN.test(name)) return 'plain';
   if (name === 'overfill' || SHARES.test(name)) return 'share';
   return BY_ENDING.find(([ending]) => ending.test(name))?.[1] ?? null;
+}
+
+/** Units of the steps that stand for one quantity alone. */
+const BY_UNIT: ReadonlyMap<string, Quantity> = new Map(
+  (
+    [
+      'length',
+      'area',
+      'volume',
+      'flow',
+      'flowPerArea',
+      'resistance',
+      'transmittance',
+      'heatLoss',
+      'power',
+      'temperature',
+      'mass',
+      'massPerArea',
+      'density',
+    ] as const
+  ).map((quantity) => [QUANTITIES[quantity].metric.symbol, quantity]),
+);
+
+/** The quantity of a step's result, where it is written otherwise in a system of units than in SI; null where it is not. */
+export function quantityOfStep(unit: string, units: UnitSystem): Quantity | null {
+  const quantity = BY_UNIT.get(unit);
+  return quantity === undefined || unitOf(quantity, units).symbol === unit ? null : quantity;
 }

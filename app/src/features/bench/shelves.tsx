@@ -7,7 +7,8 @@ import { LinkArea } from '../../ui/link-area';
 import { Text } from '../../ui/text';
 import { usePalette } from '../../ui/theme';
 import { space, TOUCH } from '../../ui/tokens';
-import { CATALOGUE, SHELVES, slugOf } from './catalogue';
+import { CATALOGUE, slugOf } from './catalogue';
+import { shelvesFor } from './find-operations';
 
 interface ShelvesProps {
   readonly chosen?: OperationName | null;
@@ -19,14 +20,7 @@ interface ShelvesProps {
 export function Shelves({ chosen = null, isCompact = false }: ShelvesProps) {
   const palette = usePalette();
   const [filter, setFilter] = useState('');
-  const wanted = filter.trim().toLowerCase();
-  const shelves = SHELVES.map(({ title, names }) => ({
-    title,
-    names: names.filter((name) => {
-      const { title: own, tells } = CATALOGUE[name];
-      return `${title} ${own} ${tells}`.toLowerCase().includes(wanted);
-    }),
-  })).filter(({ names }) => names.length > 0);
+  const shelves = shelvesFor(filter);
   return (
     <View style={styles.shelves}>
       <TextField label="Find by a word" value={filter} onChange={setFilter} />

@@ -26,7 +26,7 @@ import {
 import { itemTitle, labelOf } from './labels';
 import { quantityOf } from './quantities';
 
-/** Words for a place in a form: "Run 1, reading 3, house pressure". */
+/** Words for a place in a form: "Run 1, reading 3, building pressure". */
 export function placeOf(path: Path, draft: Draft): string {
   const words = path.flatMap((step, i) => {
     if (typeof step === 'number') return [itemTitle(String(path[i - 1]), step)];

@@ -1,5 +1,5 @@
 import { HOUSE_TARGET_QUANTITIES, houseBody, refusalOf, type HouseBody } from '@calvet/contract';
-import type { Quantity } from '@calvet/core';
+import type { Quantity, UnitSystem } from '@calvet/core';
 import { Controller, type Control, type FieldErrors, type Resolver } from 'react-hook-form';
 import { usePreferences } from '../../data/preferences';
 import type { EntryStage } from '../../data/typing';
@@ -8,7 +8,7 @@ import { Choice, type Option } from '../../ui/choice';
 import { messageOf } from '../../ui/entry-message';
 import { FieldGrid, Labelled, NumberField, TextField } from '../../ui/field';
 import { Text } from '../../ui/text';
-import { TARGET_WORDS } from '../airtightness/words';
+import { targetWords } from '../airtightness/words';
 
 /** The form's own state: what was not entered yet is null. */
 export type HouseDraft = { readonly [K in Exclude<keyof HouseBody, 'target'>]: HouseBody[K] | null } & {
@@ -59,12 +59,12 @@ const NUMBERS = [
   ['bedrooms', 'Bedrooms', 'count'],
 ] as const satisfies readonly (readonly [keyof HouseBody, string, Quantity])[];
 
-const TARGETS: readonly Option<HouseBody['target']['quantity']>[] = HOUSE_TARGET_QUANTITIES.map(
-  (quantity) => ({
-    value: quantity,
-    label: `${TARGET_WORDS[quantity].symbol}, ${TARGET_WORDS[quantity].per}`,
-  }),
-);
+function targetsIn(units: UnitSystem): readonly Option<HouseBody['target']['quantity']>[] {
+  return HOUSE_TARGET_QUANTITIES.map((quantity) => {
+    const { symbol, per } = targetWords(quantity, units);
+    return { value: quantity, label: `${symbol}, ${per}` };
+  });
+}
 
 const CONVENTIONS = {
   referenceMethod: {
@@ -193,7 +193,7 @@ export function HouseForm({ control, errors, isRequired, onField, onWrong }: Hou
           control={control}
           name="target"
           render={({ field }) => {
-            const { quantity } = TARGET_WORDS[field.value.quantity];
+            const { quantity, unit } = targetWords(field.value.quantity, units);
             const change = (target: HouseDraft['target'], stage: EntryStage = 'entered') => {
               field.onChange(target);
               if (stage === 'entered') onField?.('target');
@@ -202,13 +202,14 @@ export function HouseForm({ control, errors, isRequired, onField, onWrong }: Hou
               <>
                 <Choice
                   label="Quantity of the target"
-                  options={TARGETS}
+                  options={targetsIn(units)}
                   value={field.value.quantity}
                   onChange={(next) => change({ quantity: next, limit: null })}
                 />
                 <NumberField
                   key={field.value.quantity}
                   label="Limit"
+                  unit={unit}
                   quantity={quantity}
                   value={field.value.limit}
                   schema={houseBody.extract('target.limit')}
@@ -229,7 +230,7 @@ export function HouseForm({ control, errors, isRequired, onField, onWrong }: Hou
           }}
         />
       </Card>
-      <Card title="Ways of reckoning">
+      <Card title="Conventions">
         <Text look="small" tone="soft">
           Follow what your programme asks for. Results name the way that was used.
         </Text>

@@ -1,14 +1,13 @@
 import type { House } from '@calvet/contract';
-import { unitOf } from '@calvet/core';
 import { StyleSheet, View } from 'react-native';
 import { usePreferences } from '../../data/preferences';
-import { day, figure, figureWithUnit } from '../../ui/format';
+import { day, figure, resistance } from '../../ui/format';
 import { LinkArea } from '../../ui/link-area';
 import { Text } from '../../ui/text';
 import { usePalette } from '../../ui/theme';
 import { rem, space } from '../../ui/tokens';
 import { NotTested, Verdict } from '../airtightness/verdict';
-import { STAGE_WORDS, TARGET_WORDS } from '../airtightness/words';
+import { STAGE_WORDS, targetWords } from '../airtightness/words';
 import type { HouseSummary } from './house-summary';
 
 interface HouseRowProps {
@@ -28,7 +27,7 @@ function stageLine({ latest }: HouseSummary): string {
 export function HouseRow({ house, summary, isChosen = false, isCompact = false }: HouseRowProps) {
   const palette = usePalette();
   const { units } = usePreferences();
-  const { quantity, symbol } = TARGET_WORDS[house.target.quantity];
+  const { quantity, label } = targetWords(house.target.quantity, units);
   const tightness = summary?.tightness ?? null;
   const envelope = summary?.envelope.built?.effectiveRsi ?? null;
   return (
@@ -60,8 +59,7 @@ export function HouseRow({ house, summary, isChosen = false, isCompact = false }
               : figure(tightness.value, quantity, units)}
           </Text>
           <Text look="small" tone="soft">
-            {!isCompact && `${symbol} ${unitOf(quantity, units).symbol}, `}limit{' '}
-            {figure(house.target.limit, quantity, units)}
+            {!isCompact && `${label}, `}limit {figure(house.target.limit, quantity, units)}
           </Text>
         </View>
       </View>
@@ -70,7 +68,7 @@ export function HouseRow({ house, summary, isChosen = false, isCompact = false }
         {tightness !== null && <Verdict verdict={tightness.verdict} />}
         {!isCompact && envelope !== null && (
           <Text look="figure" numberOfLines={1}>
-            R {figureWithUnit(envelope, 'resistance', units)}
+            {resistance(envelope, units)}
           </Text>
         )}
       </View>

@@ -41,7 +41,7 @@ function HousesList({ houses }: { readonly houses: readonly House[] }) {
   const isComplete = lines.every(({ summary }) => summary !== undefined);
   return (
     <>
-      <Text look="answer" level={2}>
+      <Text look="answer" level={isComplete ? 2 : undefined}>
         {isComplete
           ? headlineOf(
               lines.map(({ house, summary }) => ({

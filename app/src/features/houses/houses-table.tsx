@@ -11,7 +11,7 @@ import { Text } from '../../ui/text';
 import { usePalette } from '../../ui/theme';
 import { space } from '../../ui/tokens';
 import { NotTested, Verdict } from '../airtightness/verdict';
-import { STAGE_WORDS, TARGET_WORDS } from '../airtightness/words';
+import { STAGE_WORDS, targetWords } from '../airtightness/words';
 import type { HouseSummary } from './house-summary';
 
 export interface HouseLine {
@@ -55,7 +55,12 @@ function headsFor(units: UnitSystem): readonly ColumnHead[] {
     { column: 'stage', label: 'Last door test', flex: 2.2 },
     { column: 'tightness', label: 'Figure · limit', flex: 2.5, right: true },
     { column: 'verdict', label: 'Target', flex: 2.6 },
-    { column: 'resistance', label: `R, ${unitOf('resistance', units).symbol}`, flex: 1.5, right: true },
+    {
+      column: 'resistance',
+      label: units === 'metric' ? `R, ${unitOf('resistance', units).symbol}` : 'R-value',
+      flex: 1.5,
+      right: true,
+    },
     { column: 'heatLoss', label: `UA, ${unitOf('heatLoss', units).symbol}`, flex: 1.3, right: true },
     {
       column: 'gradeCost',
@@ -120,7 +125,7 @@ export function HousesTable({ lines }: HousesTableProps) {
         ))}
       </View>
       {sorted.map(({ house, summary }) => {
-        const { quantity, symbol } = TARGET_WORDS[house.target.quantity];
+        const { quantity, label } = targetWords(house.target.quantity, units);
         const tightness = summary?.tightness ?? null;
         const envelope = summary?.envelope;
         return (
@@ -160,7 +165,7 @@ export function HousesTable({ lines }: HousesTableProps) {
                 {tightness === null ? '–' : figure(tightness.value, quantity, units)}
               </Text>
               <Text look="small" tone="soft">
-                {symbol}, limit {figure(house.target.limit, quantity, units)} {unitOf(quantity, units).symbol}
+                {label}, limit {figure(house.target.limit, quantity, units)}
               </Text>
             </View>
             <View role="cell" style={{ flex: flexOf('verdict') }}>

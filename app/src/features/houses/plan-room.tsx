@@ -6,7 +6,7 @@ import type { HouseView } from '../../data/house-copy';
 import { usePreferences } from '../../data/preferences';
 import { Button } from '../../ui/button';
 import { Card, Rule } from '../../ui/card';
-import { figure, figureWithUnit } from '../../ui/format';
+import { figure, figureWithUnit, resistance } from '../../ui/format';
 import Icon from '../../ui/icon-font/icon-set';
 import { LinkArea } from '../../ui/link-area';
 import { LongList } from '../../ui/long-list';
@@ -14,7 +14,7 @@ import { Text } from '../../ui/text';
 import { usePalette } from '../../ui/theme';
 import { space } from '../../ui/tokens';
 import { NotTested, Verdict } from '../airtightness/verdict';
-import { STAGE_WORDS, TARGET_WORDS } from '../airtightness/words';
+import { STAGE_WORDS, targetFigureWithUnit, targetWords } from '../airtightness/words';
 import { AREA_WORDS } from '../installation/words';
 import { useAddArea } from '../installation/use-add-area';
 import { DeletedLink } from '../deleted/deleted-link';
@@ -43,7 +43,7 @@ function answer({ house, tests, areas }: HouseView, { tightness }: HouseSummary)
 function Sizes({ house }: { readonly house: House }) {
   const router = useRouter();
   const { units } = usePreferences();
-  const { quantity, symbol } = TARGET_WORDS[house.target.quantity];
+  const { symbol } = targetWords(house.target.quantity, units);
   const items: readonly (readonly [string, string])[] = [
     ['volume', figureWithUnit(house.volumeM3, 'volume', units)],
     ['envelope', figureWithUnit(house.envelopeAreaM2, 'area', units)],
@@ -51,7 +51,7 @@ function Sizes({ house }: { readonly house: House }) {
     ['height', figureWithUnit(house.heightM, 'length', units)],
     ['storeys', String(house.storeys)],
     ['bedrooms', String(house.bedrooms)],
-    [`target ${symbol}`, `≤ ${figureWithUnit(house.target.limit, quantity, units)}`],
+    [`target ${symbol}`, `≤ ${targetFigureWithUnit(house.target.limit, house.target.quantity, units)}`],
   ];
   const edit = () => router.navigate({ pathname: '/houses/[houseId]/edit', params: { houseId: house.id } });
   return (
@@ -135,7 +135,6 @@ export function PlanRoom({ view }: { readonly view: HouseView }) {
   const { units } = usePreferences();
   const summary = summaryOf(view);
   const { latest, tightness, envelope } = summary;
-  const { quantity } = TARGET_WORDS[house.target.quantity];
   return (
     <Screen
       name={house.name}
@@ -154,18 +153,16 @@ export function PlanRoom({ view }: { readonly view: HouseView }) {
               {latest === null ? 'door test' : STAGE_WORDS[latest.stage].toLowerCase()}
             </Text>
             <Text look="figureStrong">
-              {tightness === null ? '–' : figureWithUnit(tightness.value, quantity, units)}
+              {tightness === null ? '–' : targetFigureWithUnit(tightness.value, house.target.quantity, units)}
             </Text>
             {tightness === null ? <NotTested /> : <Verdict verdict={tightness.verdict} />}
           </View>
           <View style={styles.size}>
             <Text look="small" tone="soft">
-              envelope as built, R
+              envelope as built
             </Text>
             <Text look="figureStrong">
-              {envelope.built?.effectiveRsi == null
-                ? '–'
-                : figureWithUnit(envelope.built.effectiveRsi, 'resistance', units)}
+              {envelope.built?.effectiveRsi == null ? '–' : resistance(envelope.built.effectiveRsi, units)}
             </Text>
             <Text look="small" tone="soft">
               {envelope.built === null

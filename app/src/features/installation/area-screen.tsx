@@ -21,7 +21,7 @@ import { Button } from '../../ui/button';
 import { Card } from '../../ui/card';
 import { Choice, type Option } from '../../ui/choice';
 import { Labelled, NumberField, TextField } from '../../ui/field';
-import { figure, figureWithUnit } from '../../ui/format';
+import { figureWithUnit, resistance } from '../../ui/format';
 import { OpenButton } from '../../ui/open-button';
 import { Text } from '../../ui/text';
 import { usePalette } from '../../ui/theme';
@@ -58,12 +58,13 @@ const layersInWords = (count: number): string => (count === 1 ? '1 layer' : `${c
 
 function BuildUpPicker({ area, inHouse, onPick }: BuildUpPickerProps) {
   const palette = usePalette();
+  const { units } = usePreferences();
   const [isWanted, setWanted] = useState<boolean | null>(null);
   const [keptFor, setKeptFor] = useState<Area['kind'] | null>(null);
   const misfit = keptFor === area.kind ? null : misfitOf(area);
   const isOpen = isWanted ?? misfit !== null;
   const setOpen = (next: boolean): void => setWanted(next);
-  const library = libraryFor(area.kind).map(buildUpOf);
+  const library = libraryFor(area.kind).map((entry) => buildUpOf(entry, units));
   const others = inHouse.filter(
     ({ name }) => name !== area.buildUp.name && !library.some((each) => each.name === name),
   );
@@ -147,8 +148,8 @@ export function AreaScreen({ view, area, isNew = false }: AreaScreenProps) {
         <>
           <Text look="answer" level={2}>
             {area.grade === null && isGradable
-              ? `Worth R ${figure(figures.framed.effectiveRsi, 'resistance', units)} once its work is Grade I`
-              : `Worth R ${figure(figures.built.effectiveRsi, 'resistance', units)} as built`}
+              ? `Worth ${resistance(figures.framed.effectiveRsi, units)} once its work is Grade I`
+              : `Worth ${resistance(figures.built.effectiveRsi, units)} as built`}
           </Text>
           <Card>
             <WorthBars figures={figures} isGraded={area.grade !== null || !isGradable} showU />

@@ -1,4 +1,5 @@
 import { areaFigures, envelopeFigures, gradedLayerOf, type Area, type House } from '@calvet/contract';
+import { unitOf } from '@calvet/core';
 import { useRouter } from 'expo-router';
 import { StyleSheet, View } from 'react-native';
 import type { HouseView } from '../../data/house-copy';
@@ -6,7 +7,7 @@ import { usePreferences } from '../../data/preferences';
 import { useStore } from '../../data/store-context';
 import { Button } from '../../ui/button';
 import { Card } from '../../ui/card';
-import { figure, figureWithUnit } from '../../ui/format';
+import { figure, figureWithUnit, resistance } from '../../ui/format';
 import { LongList } from '../../ui/long-list';
 import { Text } from '../../ui/text';
 import { rem, space } from '../../ui/tokens';
@@ -95,20 +96,18 @@ export function FillRoom({ view: { house, areas } }: { readonly view: HouseView 
         <View style={styles.sums}>
           <View style={styles.sum}>
             <Text look="small" tone="soft">
-              envelope R, as built
+              envelope {units === 'metric' ? `R, ${unitOf('resistance', units).symbol}` : 'R-value'}, as built
             </Text>
             <Text look="figureHuge" style={styles.big} testID="envelope-r">
               {built.effectiveRsi === null ? '–' : figure(built.effectiveRsi, 'resistance', units)}
             </Text>
             <Text look="small" tone="soft">
-              {framed.effectiveRsi === null
-                ? ''
-                : `${figure(framed.effectiveRsi, 'resistance', units)} with framing`}
+              {framed.effectiveRsi === null ? '' : `${resistance(framed.effectiveRsi, units)} with framing`}
             </Text>
           </View>
           <View style={styles.sum}>
             <Text look="small" tone="soft">
-              heat loss UA, as built
+              heat loss UA, {unitOf('heatLoss', units).symbol}, as built
             </Text>
             <Text look="figureHuge" style={styles.big}>
               {figure(built.transmissionWK, 'heatLoss', units)}

@@ -1,12 +1,13 @@
 import { buildUpOf, libraryFor, type AreaBody } from '@calvet/contract';
+import type { UnitSystem } from '@calvet/core';
 import { useRouter } from 'expo-router';
 import { v7 } from 'uuid';
 
 /** A wall with a build-up to start from. */
-export function newArea(): AreaBody {
+export function newArea(units: UnitSystem): AreaBody {
   const [first] = libraryFor('wall');
   if (first === undefined) throw new Error('The library of build-ups has no wall.');
-  return { name: 'New area', kind: 'wall', areaM2: 10, buildUp: buildUpOf(first), grade: null };
+  return { name: 'New area', kind: 'wall', areaM2: 10, buildUp: buildUpOf(first, units), grade: null };
 }
 
 /** Opens an area that is made once something is entered in it. */

@@ -1,5 +1,5 @@
 import type { AreaFigures } from '@calvet/contract';
-import { unitOf } from '@calvet/core';
+import { unitOf, type UnitSystem } from '@calvet/core';
 import { StyleSheet, View } from 'react-native';
 import { usePreferences } from '../../data/preferences';
 import { figure } from '../../ui/format';
@@ -13,6 +13,15 @@ interface WorthBarsProps {
   readonly figures: Figures;
   readonly isGraded: boolean;
   readonly showU?: boolean;
+}
+
+/** R-values go without a unit where they are imperial. */
+function unitWords(units: UnitSystem, showU: boolean): string {
+  const shown = [
+    ...(units === 'metric' ? [`R in ${unitOf('resistance', units).symbol}`] : []),
+    ...(showU ? [`U in ${unitOf('transmittance', units).symbol}`] : []),
+  ];
+  return shown.map((words) => `${words}, `).join('');
 }
 
 /** What an area is worth, falling from its labels to its framing to the work as it was done. */
@@ -70,8 +79,7 @@ export function WorthBars({ figures, isGraded, showU = false }: WorthBarsProps) 
         );
       })}
       <Text look="small" tone="soft">
-        R in {unitOf('resistance', units).symbol}
-        {showU && `, U in ${unitOf('transmittance', units).symbol}`}, films included
+        {unitWords(units, showU)}films included
       </Text>
     </View>
   );

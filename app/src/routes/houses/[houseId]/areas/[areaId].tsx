@@ -1,4 +1,5 @@
 import { useLocalSearchParams } from 'expo-router';
+import { usePreferences } from '../../../../data/preferences';
 import { useHouseView } from '../../../../features/houses/house-frame';
 import { useMadeOrToBe } from '../../../../features/houses/record-to-be';
 import { newArea } from '../../../../features/installation/use-add-area';
@@ -9,7 +10,8 @@ export default function AreaRoute() {
   const { areaId } = useLocalSearchParams<{ areaId: string }>();
   const view = useHouseView();
   const made = view.areas.find(({ id }) => id === areaId);
-  const area = useMadeOrToBe(made, { id: areaId, houseId: view.house.id }, newArea);
+  const { units } = usePreferences();
+  const area = useMadeOrToBe(made, { id: areaId, houseId: view.house.id }, () => newArea(units));
   return area === undefined ? (
     <NotHere what="area" houseId={view.house.id} />
   ) : (
