@@ -26,6 +26,7 @@ export function areaWith(more: Partial<Area> = {}): Area {
     areaM2: 50,
     buildUp: buildUpOf(wall),
     grade: null,
+    voidFraction: null,
     ...more,
   };
 }

@@ -1,5 +1,5 @@
 import { v5 } from 'uuid';
-import type { Kind } from './kinds';
+import type { Bodies, Kind } from './kinds';
 
 type Body = Readonly<Record<string, unknown>>;
 
@@ -52,6 +52,19 @@ const UPGRADES: Readonly<
   },
   photo: {},
 };
+
+/** Fields that came later, and what they are where an older version of the app says nothing of them. */
+const LATER_FIELDS: { readonly [K in Kind]: Partial<Bodies[K]> } = {
+  house: {},
+  area: { voidFraction: null },
+  airtightnessTest: {},
+  photo: {},
+};
+
+/** A whole body in the form that records have now: what an older version of the app does not know is as it was meant. */
+export function wholeInPresentForm<T extends object>(kind: Kind, recordId: string, body: T): T {
+  return { ...LATER_FIELDS[kind], ...inPresentForm(kind, recordId, body) };
+}
 
 /**
  * A body, or part of one, in the form that records have now. Once, baseline readings were bare figures, layers had no ids,

@@ -76,6 +76,8 @@ export {
 export { HOUSE_TARGET_QUANTITIES, houseBody, type House, type HouseBody } from './house/house';
 export {
   AREA_KINDS,
+  GRADED_VOID_MAX,
+  isJudged,
   areaBody,
   buildUp,
   heatFlowOf,
@@ -110,7 +112,7 @@ export {
   READINGS_MAX,
   RESTORABLE_MS,
 } from './limits';
-export { inPresentForm } from './former-form';
+export { inPresentForm, wholeInPresentForm } from './former-form';
 export { bodySchemas, isKind, KINDS, type Bodies, type Kind, type KindedRecord } from './kinds';
 export {
   CAPTION_MAX,

@@ -34,7 +34,7 @@ export { Refusal, type RefusalCode } from './refusal';
 export type { Assembly, AssemblyInput, AssemblyMethod, GradePrice } from './thermal/assembly';
 export type { Fasteners } from './thermal/fasteners';
 export type { FilmConvention, HeatFlow } from './thermal/films';
-export type { GradeSchool, InstallationGrade } from './thermal/grade-adjustment';
+export type { GradeAdjustment, GradeSchool, InstallationGrade } from './thermal/grade-adjustment';
 export type { FrameAlignment } from './thermal/heat-paths';
 export type { HouseThermal } from './thermal/house';
 export type { LayerInput } from './thermal/layer';

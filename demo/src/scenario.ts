@@ -49,7 +49,7 @@ const area = (
   areaM2: number,
   buildUp: BuildUp,
   grade: AreaBody['grade'] = null,
-): AreaBody => ({ name, kind, areaM2, buildUp, grade });
+): AreaBody => ({ name, kind, areaM2, buildUp, grade, voidFraction: null });
 
 interface TestPlan {
   readonly key: string;

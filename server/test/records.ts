@@ -14,6 +14,7 @@ export const areaBody: AreaBody = {
   areaM2: 80,
   buildUp: buildUpOf(wall),
   grade: null,
+  voidFraction: null,
 };
 
 export const testBody: AirtightnessTestBody = {

@@ -1,4 +1,10 @@
-import { inPresentForm, type Change, type House, type KindedRecord } from '@calvet/contract';
+import {
+  inPresentForm,
+  wholeInPresentForm,
+  type Change,
+  type House,
+  type KindedRecord,
+} from '@calvet/contract';
 import type { DBSchema, IDBPDatabase, IDBPTransaction, StoreNames } from 'idb';
 import type { Entry, Pending, Troubled } from './outbox-rules';
 
@@ -117,11 +123,12 @@ export interface PicturesHeld {
 }
 
 function presentChange(change: Change): Change {
-  return { ...change, body: inPresentForm(change.kind, change.id, change.body) };
+  const present = change.op === 'create' ? wholeInPresentForm : inPresentForm;
+  return { ...change, body: present(change.kind, change.id, change.body) };
 }
 
 export function presentRecord(item: KindedRecord): KindedRecord {
-  return { ...item, record: inPresentForm(item.kind, item.record.id, item.record) } as KindedRecord;
+  return { ...item, record: wholeInPresentForm(item.kind, item.record.id, item.record) } as KindedRecord;
 }
 
 /** What waits, in the form that records have now. */

@@ -56,7 +56,7 @@ export function Button(props: ButtonProps) {
     >
       {icon !== undefined && <Icon name={icon} size={22} color={palette[tone]} />}
       {!iconOnly && (
-        <Text look="strong" tone={tone} numberOfLines={1}>
+        <Text look="strong" tone={tone} style={styles.label}>
           {label}
         </Text>
       )}
@@ -72,6 +72,7 @@ export function Button(props: ButtonProps) {
 const styles = StyleSheet.create({
   button: {
     minHeight: TOUCH,
+    maxWidth: '100%',
     paddingHorizontal: space.l,
     borderRadius: CORNER,
     flexDirection: 'row',
@@ -79,6 +80,7 @@ const styles = StyleSheet.create({
     justifyContent: 'center',
     gap: space.s,
   },
+  label: { flexShrink: 1, textAlign: 'center' },
   square: { minWidth: TOUCH, paddingHorizontal: space.s },
   grow: { flexGrow: 1 },
   pressed: { opacity: 0.85 },

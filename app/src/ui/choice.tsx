@@ -83,14 +83,18 @@ export function Choice<Value extends string>({
   );
 }
 
+/** The web target knows it; the types of React Native do not. */
+const AS_WIDE_AS_ITS_WORDS = { minWidth: 'fit-content' } as object;
+
 const styles = StyleSheet.create({
   row: { flexDirection: 'row', flexWrap: 'wrap', gap: space.s },
   chip: {
     minHeight: TOUCH,
+    maxWidth: '100%',
     minWidth: TOUCH,
     borderRadius: CORNER,
     alignItems: 'center',
     justifyContent: 'center',
   },
-  even: { flexGrow: 1, flexBasis: 0 },
+  even: { flexGrow: 1, flexBasis: 0, ...AS_WIDE_AS_ITS_WORDS },
 });

@@ -24,9 +24,24 @@ interface TextProps extends NativeTextProps {
   readonly children: ReactNode;
 }
 
+/** A word that is wider than its room is broken; a figure never is. The web target knows it, React Native's types do not. */
+const BREAKS = { wordWrap: 'anywhere' } as object;
+const STAYS_WHOLE = { wordWrap: 'normal' } as object;
+
 /** Text in the house's type; figures are set in the face that keeps 0 and O, 1 and l apart. */
 export function Text({ look = 'body', tone = 'ink', level, style, ...rest }: TextProps) {
   const palette = usePalette();
   const heading = level === undefined ? {} : { role: 'heading' as const, 'aria-level': level };
-  return <NativeText {...heading} {...rest} style={[styles[look], { color: palette[tone] }, style]} />;
+  return (
+    <NativeText
+      {...heading}
+      {...rest}
+      style={[
+        styles[look],
+        look.startsWith('figure') ? STAYS_WHOLE : BREAKS,
+        { color: palette[tone] },
+        style,
+      ]}
+    />
+  );
 }

@@ -128,7 +128,8 @@ function missing(test: AirtightnessTestBody, runs: readonly CountedRun[]): TestF
     field,
   });
   const [first] = runs;
-  if (first === undefined) return incomplete('Enter readings: building pressure and flow, five or more.', null);
+  if (first === undefined)
+    return incomplete('Enter readings: building pressure and flow, five or more.', null);
   if (test.indoorTemperatureC === null || test.outdoorTemperatureC === null) {
     const name = test.indoorTemperatureC === null ? 'indoorTemperatureC' : 'outdoorTemperatureC';
     const place = test.indoorTemperatureC === null ? 'indoors' : 'outdoors';

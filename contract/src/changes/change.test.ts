@@ -6,7 +6,14 @@ import { fieldsOf, readChange } from './change';
 
 const [wall] = BUILD_UP_LIBRARY;
 if (wall === undefined) throw new Error('The library is empty.');
-const area: AreaBody = { name: 'Wall', kind: 'wall', areaM2: 80, buildUp: buildUpOf(wall), grade: null };
+const area: AreaBody = {
+  name: 'Wall',
+  kind: 'wall',
+  areaM2: 80,
+  buildUp: buildUpOf(wall),
+  grade: null,
+  voidFraction: null,
+};
 
 const changeWith = (more: object = {}) => ({
   changeId: v7(),
@@ -34,6 +41,14 @@ test('an update may bring any part of a body, a creation must bring all of it', 
     code: 'required',
     field: 'changes[0].body.name',
   });
+});
+
+test('a creation by an older version of the app says nothing of what came later, an update takes nothing back', () => {
+  const { voidFraction: _later, ...older } = area;
+  const created = readChange(changeWith({ body: older }), 0);
+  expect(created.ok && created.change.body).toEqual(area);
+  const updated = readChange(changeWith({ op: 'update', baseRevision: 2, body: { grade: 'II' } }), 0);
+  expect(updated.ok && updated.change.body).toEqual({ grade: 'II' });
 });
 
 test('deleting and restoring need no body', () => {

@@ -7,7 +7,14 @@ import { BUILD_UP_LIBRARY, buildUpOf, libraryFor } from './build-up-library';
 const areaWith = (id: string, grade: AreaBody['grade'], areaM2 = 50): AreaBody => {
   const entry = BUILD_UP_LIBRARY.find((each) => each.id === id);
   if (entry === undefined) throw new Error(id);
-  return { name: id, kind: entry.kinds[0] ?? 'wall', areaM2, buildUp: buildUpOf(entry), grade };
+  return {
+    name: id,
+    kind: entry.kinds[0] ?? 'wall',
+    areaM2,
+    buildUp: buildUpOf(entry),
+    grade,
+    voidFraction: null,
+  };
 };
 
 function figuresOf(area: AreaBody, of: HouseBody = house) {
@@ -56,12 +63,13 @@ test('the envelope adds up: UA over areas, R by area and U, cost by grades', () 
     areaWith('window', null, 20),
     areaWith('rim-board', null, 10),
   ];
-  const { built, framed, gradeCostWK, ungraded, refused } = envelopeFigures(house, areas);
+  const { built, framed, gradeCostWK, ungraded, refused, shareOfEnvelope } = envelopeFigures(house, areas);
   const sum = areas.reduce((total, area) => total + area.areaM2 * figuresOf(area).built.uValue, 0);
   expect(built?.transmissionWK).toBeCloseTo(sum, 9);
   expect(built?.effectiveRsi).toBeCloseTo(130 / sum, 9);
   expect((built?.transmissionWK ?? NaN) - (framed?.transmissionWK ?? NaN)).toBeCloseTo(gradeCostWK, 9);
   expect([ungraded, refused]).toEqual([1, 0]);
+  expect(shareOfEnvelope).toBeCloseTo(130 / house.envelopeAreaM2, 12);
 });
 
 test('both schools of grade are offered and differ', () => {
@@ -98,8 +106,40 @@ test('a build-up that cannot be computed says why and leaves the others standing
   });
   const envelope = envelopeFigures(house, [broken, areaWith('window', null, 20)]);
   expect([envelope.refused, envelope.built?.areaM2]).toEqual([1, 20]);
+  expect(envelope.shareOfEnvelope).toBeCloseTo(20 / house.envelopeAreaM2, 12);
 });
 
 test('no areas, no figures', () => {
   expect(envelopeFigures(house, [])).toMatchObject({ built: null, gradeCostWK: 0 });
 });
+
+test('work too bad for a grade costs what its share of void costs, whatever the school of grades', () => {
+  const worst = figuresOf(areaWith('framed-wall-140', 'III'));
+  for (const gradeSchool of ['voidFraction', 'airVoid'] as const) {
+    const asGraded = figuresOf(areaWith('framed-wall-140', 'III'), { ...house, gradeSchool });
+    const bad = { ...areaWith('framed-wall-140', null), voidFraction: 0.12 };
+    const figures = figuresOf(bad, { ...house, gradeSchool });
+    expect(figures.framed.uValue).toBeCloseTo(worst.framed.uValue, 12);
+    expect(figures.built.uValue).toBeGreaterThan(asGraded.built.uValue);
+    // Parallel paths: the cost grows with the share of void.
+    const perShare = (worst.built.uValue - worst.framed.uValue) / 0.05;
+    expect(figures.built.uValue - figures.framed.uValue).toBeCloseTo(0.12 * perShare, 10);
+    expect(figures.gradeCostWK).toBeCloseTo(50 * 0.12 * perShare, 8);
+  }
+  // A share counts in place of a grade that somebody else gave meanwhile.
+  const both = { ...areaWith('framed-wall-140', 'I'), voidFraction: 0.3 };
+  expect(figuresOf(both).built.uValue).toBeGreaterThan(worst.built.uValue);
+});
+
+test('an area whose share of void is known is judged', () => {
+  const bad = { ...areaWith('framed-wall-140', null), voidFraction: 0.06 };
+  expect(envelopeFigures(house, [bad, areaWith('rim-board', null)]).ungraded).toBe(1);
+});
+
+test.each([[0.05], [0], [-0.1], [1.01], ['0.2'], [Number.NaN]])(
+  '%s is no share of void beyond grades',
+  (voidFraction) => {
+    const { error } = areaBody.validate({ ...areaWith('window', null), voidFraction }, { convert: false });
+    expect(error?.details[0]?.path).toEqual(['voidFraction']);
+  },
+);

@@ -6,12 +6,13 @@ import {
   Refusal,
   type AssemblyInput,
   type Finding,
+  type GradeAdjustment,
   type HouseThermal,
   type LayerInput,
 } from '@calvet/core';
 import type { HouseBody } from '../house/house';
 import { refusalFromCore, type FieldRefusal } from '../refusal-of';
-import { heatFlowOf, type AreaBody, type BuildUp, type BuildUpLayer } from './area';
+import { heatFlowOf, isJudged, type AreaBody, type BuildUp, type BuildUpLayer } from './area';
 
 /** U and R of an area seen one way. */
 export interface Worth {
@@ -25,9 +26,9 @@ export type AreaFigures =
       readonly state: 'figures';
       readonly labelled: Worth;
       readonly framed: Worth;
-      /** Equal to `framed` while nobody graded the area. */
+      /** Equal to `framed` while nobody judged the area. */
       readonly built: Worth;
-      /** What the grade costs, W/K; null without a grade. */
+      /** What the work costs, W/K; null where nobody judged it. */
       readonly gradeCostWK: number | null;
       /** Area of the same build-up left empty that would lose as much, m². */
       readonly equivalentEmptyAreaM2: number | null;
@@ -46,6 +47,8 @@ export interface EnvelopeFigures {
   readonly ungraded: number;
   /** Areas that could not be computed and are left out. */
   readonly refused: number;
+  /** What is in here of the envelope that the house states; 1 is all of it, more is more than it states. */
+  readonly shareOfEnvelope: number;
 }
 
 function coreLayer(layer: BuildUpLayer): LayerInput {
@@ -88,14 +91,19 @@ function worth({ uValue }: { readonly uValue: number }): Worth {
   return { uValue, effectiveRsi: 1 / uValue };
 }
 
+/** What the work does to the build-up. A share of void is reckoned as one, whatever the house's school makes of grades. */
+function adjustmentOf(house: HouseBody, area: AreaBody, layer: number): GradeAdjustment | undefined {
+  const { grade, voidFraction } = area;
+  if (voidFraction !== null)
+    return { school: 'voidFraction', layer, measured: { voidFraction, compressedFraction: 0 } };
+  return grade === null ? undefined : { school: house.gradeSchool, layer, grade };
+}
+
 /** The figures of one area, by the conventions that its house follows. */
 export function areaFigures(house: HouseBody, area: AreaBody): AreaFigures {
   const input = assemblyInput(house, area);
   const gradedLayer = area.buildUp.layers.findIndex(({ id }) => id === area.buildUp.gradedLayer);
-  const gradeAdjustment =
-    area.grade === null || gradedLayer < 0
-      ? undefined
-      : { school: house.gradeSchool, layer: gradedLayer, grade: area.grade };
+  const gradeAdjustment = gradedLayer < 0 ? undefined : adjustmentOf(house, area, gradedLayer);
   try {
     const labelled = answer(assemblyOperation, { ...input, layers: input.layers.map(withoutFraming) });
     const built = answer(assemblyOperation, { ...input, gradeAdjustment });
@@ -130,7 +138,8 @@ export function envelopeFigures(house: HouseBody, areas: readonly AreaBody[]): E
     built: thermal(({ figures }) => figures.built.uValue),
     framed: thermal(({ figures }) => figures.framed.uValue),
     gradeCostWK: computed.reduce((sum, { figures }) => sum + (figures.gradeCostWK ?? 0), 0),
-    ungraded: areas.filter((area) => area.grade === null && gradedLayerOf(area.buildUp) !== null).length,
+    ungraded: areas.filter((area) => !isJudged(area) && gradedLayerOf(area.buildUp) !== null).length,
     refused: areas.length - computed.length,
+    shareOfEnvelope: computed.reduce((sum, { area }) => sum + area.areaM2, 0) / house.envelopeAreaM2,
   };
 }

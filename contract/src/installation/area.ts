@@ -46,9 +46,18 @@ export interface AreaBody {
   readonly buildUp: BuildUp;
   /** Null until somebody graded it. */
   readonly grade: InstallationGrade | null;
+  /** Share of void in the cavity, where that is more than any grade allows; it counts in place of a grade. Else null. */
+  readonly voidFraction: number | null;
 }
 
 export type Area = Stored<AreaBody>;
+
+/** Up to this share of void the work has a grade; ANSI 301, appendix A. */
+export const GRADED_VOID_MAX = 0.05;
+
+/** True where somebody has judged the work: by a grade, or by a share of void that is too large for one. */
+export const isJudged = ({ grade, voidFraction }: AreaBody): boolean =>
+  grade !== null || voidFraction !== null;
 
 const HEAT_FLOW: Readonly<Record<AreaKind, HeatFlow>> = {
   wall: 'horizontal',
@@ -125,4 +134,5 @@ export const areaBody = body<AreaBody>({
   areaM2: positive(1e5).required(),
   buildUp: buildUp.required(),
   grade: Joi.valid('I', 'II', 'III', null).required(),
+  voidFraction: nullable(number().greater(GRADED_VOID_MAX).max(1)).required(),
 });

@@ -1,4 +1,10 @@
-import { fieldsOf, inPresentForm, type AcceptedChange, type Kind, type LedgerRecord } from '@calvet/contract';
+import {
+  fieldsOf,
+  wholeInPresentForm,
+  type AcceptedChange,
+  type Kind,
+  type LedgerRecord,
+} from '@calvet/contract';
 import {
   and,
   asc,
@@ -31,7 +37,7 @@ function fromTable(kind: Kind, row: FlatRow): LedgerRecord {
     updatedAt,
     updatedBy,
     deletedAt,
-    body: inPresentForm(kind, id, body),
+    body: wholeInPresentForm(kind, id, body),
   };
 }
 

@@ -58,6 +58,7 @@ export const areaTable = mysqlTable(
     areaM2: double('area_m2').notNull(),
     buildUp: json('build_up').$type<AreaBody['buildUp']>().notNull(),
     grade: varchar('grade', { length: 3 }).$type<AreaBody['grade']>(),
+    voidFraction: double('void_fraction'),
   },
   (table) => [index('area_changes').on(table.houseId, table.changeNumber)],
 );

@@ -1,4 +1,4 @@
-import { testFigures, type AirtightnessTest, type House } from '@calvet/contract';
+import { testFigures, type AirtightnessTest, type House, type TestFigures } from '@calvet/contract';
 import { StyleSheet, View } from 'react-native';
 import type { HouseView } from '../../data/house-copy';
 import { usePreferences } from '../../data/preferences';
@@ -19,10 +19,15 @@ import { useAddTest } from './use-add-test';
 import { Verdict } from './verdict';
 import { STAGE_WORDS, targetWords } from './words';
 
-function TestLine({ house, test }: { readonly house: House; readonly test: AirtightnessTest }) {
+interface TestLineProps {
+  readonly house: House;
+  readonly test: AirtightnessTest;
+  readonly figures: TestFigures;
+}
+
+function TestLine({ house, test, figures }: TestLineProps) {
   const palette = usePalette();
   const { units } = usePreferences();
-  const figures = testFigures(house, test);
   const { quantity } = targetWords(house.target.quantity, units);
   return (
     <LinkArea
@@ -59,8 +64,9 @@ function TestLine({ house, test }: { readonly house: House; readonly test: Airti
 /** Every door test of a house, the last one's answer first. */
 export function DoorTestRoom({ view: { house, tests } }: { readonly view: HouseView }) {
   const add = useAddTest(house.id);
-  const [last] = tests;
-  const figures = last === undefined ? null : testFigures(house, last);
+  const all = tests.map((test) => ({ test, figures: testFigures(house, test) }));
+  // Of the newest that says something; what is not finished stands in the list.
+  const shown = all.find(({ figures }) => figures.state === 'figures') ?? all[0];
   return (
     <Screen
       name={house.name}
@@ -69,22 +75,25 @@ export function DoorTestRoom({ view: { house, tests } }: { readonly view: HouseV
       backLabel="Back to the houses"
       footer={<Button label="New door test" icon="plus" kind="main" grow onPress={add} />}
     >
-      {last === undefined || figures === null ? (
+      {shown === undefined ? (
         <Empty
           title="Not tested yet"
           text="A door test needs two temperatures, a baseline before and after, and five readings of building pressure and flow. Readings can also come from a file."
         />
       ) : (
         <>
-          <AnswerLine house={house} figures={figures} />
-          {figures.state === 'figures' && (
+          <Text look="strong" level={2}>
+            {STAGE_WORDS[shown.test.stage]} · {day(shown.test.performedOn)}
+          </Text>
+          <AnswerLine house={house} figures={shown.figures} />
+          {shown.figures.state === 'figures' && (
             <Card>
-              <FitChartOnDemand figures={figures} height={230} />
+              <FitChartOnDemand figures={shown.figures} height={230} />
             </Card>
           )}
           <View style={styles.list}>
-            {tests.map((test) => (
-              <TestLine key={test.id} house={house} test={test} />
+            {all.map(({ test, figures }) => (
+              <TestLine key={test.id} house={house} test={test} figures={figures} />
             ))}
           </View>
         </>
@@ -99,12 +108,17 @@ const styles = StyleSheet.create({
     flexDirection: 'row',
     alignItems: 'center',
     justifyContent: 'space-between',
+    flexWrap: 'wrap',
     gap: space.m,
     padding: space.m,
     minHeight: 64,
     borderWidth: 1,
     borderRadius: 4,
   },
-  names: { flex: 1, minWidth: 0 },
-  figure: { alignItems: 'flex-end', gap: 2 },
+  names: { flexGrow: 1, flexShrink: 1, flexBasis: 110, minWidth: 0 },
+  figure: {
+    maxWidth: '100%',
+    alignItems: 'flex-end',
+    gap: 2,
+  },
 });

@@ -149,7 +149,9 @@ export function RunEditor({ test, direction, figures, keep }: RunEditorProps) {
       )}
       <View role="table" aria-label="Readings" style={styles.table}>
         <View role="row" style={styles.head}>
-          <View role="columnheader" aria-label="Reading" style={styles.numberHead} />
+          <Text role="columnheader" look="small" tone="soft" style={styles.numberHead}>
+            no.
+          </Text>
           <Text role="columnheader" look="small" tone="soft" style={styles.cellHead}>
             building, Pa
           </Text>
@@ -205,7 +207,7 @@ export function RunEditor({ test, direction, figures, keep }: RunEditorProps) {
 const styles = StyleSheet.create({
   table: { gap: 6 },
   head: { flexDirection: 'row', gap: space.s },
-  numberHead: { width: TOUCH },
+  numberHead: { width: TOUCH, textAlign: 'center' },
   cellHead: { flex: 1, textAlign: 'right' },
   offHead: { width: 74, textAlign: 'right' },
 });

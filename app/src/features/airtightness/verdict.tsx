@@ -13,7 +13,7 @@ export function Verdict({ verdict }: { readonly verdict: VerdictKind }) {
   return (
     <View style={[styles.tag, { backgroundColor: palette[tint] }]}>
       <LineMark mark={mark} width={34} />
-      <Text look="strong" tone={tone} numberOfLines={1}>
+      <Text look="strong" tone={tone} style={styles.word}>
         {word}
       </Text>
     </View>
@@ -31,7 +31,9 @@ export function NotTested() {
 }
 
 const styles = StyleSheet.create({
+  word: { flexShrink: 1 },
   tag: {
+    maxWidth: '100%',
     flexDirection: 'row',
     alignItems: 'center',
     gap: space.s,

@@ -33,7 +33,7 @@ export function TakeAlongLine({ houseId, hint }: TakeAlongLineProps) {
       {taken === undefined ? (
         <Button label="Take with me" onPress={() => takeAlong(houseId)} />
       ) : (
-        <Button label="No longer" kind="quiet" onPress={() => taking.leave(houseId)} />
+        <Button label="Stop taking along" kind="quiet" onPress={() => taking.leave(houseId)} />
       )}
     </View>
   );

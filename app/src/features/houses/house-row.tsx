@@ -8,6 +8,7 @@ import { usePalette } from '../../ui/theme';
 import { rem, space } from '../../ui/tokens';
 import { NotTested, Verdict } from '../airtightness/verdict';
 import { STAGE_WORDS, targetWords } from '../airtightness/words';
+import { reservationOn } from '../installation/envelope-words';
 import type { HouseSummary } from './house-summary';
 
 interface HouseRowProps {
@@ -30,6 +31,7 @@ export function HouseRow({ house, summary, isChosen = false, isCompact = false }
   const { quantity, label } = targetWords(house.target.quantity, units);
   const tightness = summary?.tightness ?? null;
   const envelope = summary?.envelope.built?.effectiveRsi ?? null;
+  const reservation = summary === undefined ? null : reservationOn(summary.envelope);
   return (
     <LinkArea
       href={{ pathname: '/houses/[houseId]', params: { houseId: house.id } }}
@@ -72,6 +74,11 @@ export function HouseRow({ house, summary, isChosen = false, isCompact = false }
           </Text>
         )}
       </View>
+      {!isCompact && reservation !== null && (
+        <Text look="small" tone="straw" style={styles.reservation}>
+          {reservation}
+        </Text>
+      )}
     </LinkArea>
   );
 }
@@ -79,8 +86,15 @@ export function HouseRow({ house, summary, isChosen = false, isCompact = false }
 const styles = StyleSheet.create({
   row: { borderWidth: 1, borderRadius: 4, padding: space.m, gap: space.s },
   verdict: { minHeight: 28 },
-  line: { flexDirection: 'row', justifyContent: 'space-between', alignItems: 'center', gap: space.m },
-  names: { flex: 1, minWidth: 0 },
-  figure: { alignItems: 'flex-end' },
+  reservation: { textAlign: 'right' },
+  line: {
+    flexDirection: 'row',
+    flexWrap: 'wrap',
+    justifyContent: 'space-between',
+    alignItems: 'center',
+    columnGap: space.m,
+  },
+  names: { flexGrow: 1, flexShrink: 1, flexBasis: 100, minWidth: 0 },
+  figure: { alignItems: 'flex-end', maxWidth: '100%' },
   big: { fontSize: rem(26), lineHeight: rem(30) },
 });

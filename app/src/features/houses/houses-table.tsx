@@ -12,6 +12,7 @@ import { usePalette } from '../../ui/theme';
 import { space } from '../../ui/tokens';
 import { NotTested, Verdict } from '../airtightness/verdict';
 import { STAGE_WORDS, targetWords } from '../airtightness/words';
+import { reservationOn } from '../installation/envelope-words';
 import type { HouseSummary } from './house-summary';
 
 export interface HouseLine {
@@ -128,6 +129,7 @@ export function HousesTable({ lines }: HousesTableProps) {
         const { quantity, label } = targetWords(house.target.quantity, units);
         const tightness = summary?.tightness ?? null;
         const envelope = summary?.envelope;
+        const reservation = envelope === undefined ? null : reservationOn(envelope);
         return (
           <Pressable
             key={house.id}
@@ -178,6 +180,11 @@ export function HousesTable({ lines }: HousesTableProps) {
                   ? '–'
                   : figure(envelope.built.effectiveRsi, 'resistance', units)}
               </Text>
+              {reservation !== null && (
+                <Text look="small" tone="straw" style={styles.reservation}>
+                  {reservation}
+                </Text>
+              )}
             </View>
             <View role="cell" style={[styles.right, { flex: flexOf('heatLoss') }]}>
               <Text look="figure">
@@ -209,4 +216,5 @@ const styles = StyleSheet.create({
   head: { minHeight: 48, flexDirection: 'row', alignItems: 'center', gap: 2 },
   headRight: { justifyContent: 'flex-end' },
   right: { alignItems: 'flex-end' },
+  reservation: { textAlign: 'right' },
 });

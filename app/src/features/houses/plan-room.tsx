@@ -16,14 +16,12 @@ import { space } from '../../ui/tokens';
 import { NotTested, Verdict } from '../airtightness/verdict';
 import { STAGE_WORDS, targetFigureWithUnit, targetWords } from '../airtightness/words';
 import { AREA_WORDS } from '../installation/words';
+import { ENVELOPE_TOLERANCE, reservationOn } from '../installation/envelope-words';
 import { useAddArea } from '../installation/use-add-area';
 import { DeletedLink } from '../deleted/deleted-link';
 import { TakeAlongLine } from '../device/take-along-line';
 import { Screen } from '../shell/screen';
 import { summaryOf, type HouseSummary } from './house-summary';
-
-/** Areas may miss the stated envelope by this share before it is said. */
-const ENVELOPE_TOLERANCE = 0.01;
 
 function answer({ house, tests, areas }: HouseView, { tightness }: HouseSummary): string {
   if (areas.length === 0) return 'Start with the areas of the envelope';
@@ -135,6 +133,7 @@ export function PlanRoom({ view }: { readonly view: HouseView }) {
   const { units } = usePreferences();
   const summary = summaryOf(view);
   const { latest, tightness, envelope } = summary;
+  const reservation = reservationOn(envelope);
   return (
     <Screen
       name={house.name}
@@ -169,6 +168,11 @@ export function PlanRoom({ view }: { readonly view: HouseView }) {
                 ? 'no areas yet'
                 : `UA ${figureWithUnit(envelope.built.transmissionWK, 'heatLoss', units)}`}
             </Text>
+            {reservation !== null && (
+              <Text look="small" tone="straw">
+                {reservation}
+              </Text>
+            )}
           </View>
         </View>
       </Card>
@@ -184,10 +188,10 @@ export function PlanRoom({ view }: { readonly view: HouseView }) {
 
 const styles = StyleSheet.create({
   sizes: { flexDirection: 'row', flexWrap: 'wrap', gap: space.m },
-  size: { flexGrow: 1, flexBasis: 124, gap: 2 },
+  size: { flexGrow: 1, flexShrink: 1, flexBasis: 124, gap: 2 },
   standing: { flexDirection: 'row', flexWrap: 'wrap', gap: space.m },
   // Wide enough for the longest verdict.
-  verdict: { flexGrow: 1, flexBasis: 186, gap: 2 },
+  verdict: { flexGrow: 1, flexShrink: 1, flexBasis: 186, gap: 2 },
   area: { flexDirection: 'row', alignItems: 'center', gap: space.s, minHeight: 52 },
   areaWithRule: { gap: space.s },
   names: { flex: 1, minWidth: 0 },

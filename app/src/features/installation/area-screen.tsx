@@ -4,6 +4,7 @@ import {
   areaFigures,
   buildUpOf,
   gradedLayerOf,
+  isJudged,
   kindsSuiting,
   libraryFor,
   type Area,
@@ -31,7 +32,7 @@ import { PhotosCard } from '../photos/photos-card';
 import { DeleteAtEnd, Screen } from '../shell/screen';
 import { GradeChoice } from './grade-choice';
 import { LayerEditor } from './layer-editor';
-import { AREA_WORDS, GRADE_WORDS } from './words';
+import { AREA_WORDS, GRADE_WORDS, judgementWords } from './words';
 import { WorthBars } from './worth-bars';
 
 const KINDS: readonly Option<AreaBody['kind']>[] = AREA_KINDS.map((kind) => ({
@@ -52,6 +53,13 @@ function misfitOf({ kind, buildUp }: Area): string | null {
   if (suits === null || suits.includes(kind)) return null;
   const others = suits.map((each) => AREA_WORDS[each].toLowerCase()).join(' or ');
   return `This build-up is one of a ${others}; the area is a ${AREA_WORDS[kind].toLowerCase()} now. Choose one that fits, or keep it.`;
+}
+
+function explanationOf({ grade, voidFraction }: Area): string {
+  if (voidFraction !== null)
+    return 'So much void has no grade. It costs what it costs: have it corrected before it is covered.';
+  if (grade !== null) return `Grade ${grade}: ${GRADE_WORDS[grade]}.`;
+  return 'Tap what you found. Over 5 % void there is no grade: have it corrected before it is covered.';
 }
 
 const layersInWords = (count: number): string => (count === 1 ? '1 layer' : `${count} layers`);
@@ -130,6 +138,8 @@ export function AreaScreen({ view, area, isNew = false }: AreaScreenProps) {
   const [noName, setNoName] = useState<string | null>(null);
   const figures = areaFigures(house, area);
   const isGradable = gradedLayerOf(area.buildUp) !== null;
+  /** Its work can be judged and is not yet. */
+  const isOpen = isGradable && !isJudged(area);
   const { deleteRecord, restoreRecord, makeIfNew } = useStore();
   const keep = useKeep('area', area);
   const remove = (): void => {
@@ -147,15 +157,15 @@ export function AreaScreen({ view, area, isNew = false }: AreaScreenProps) {
       {figures.state === 'figures' ? (
         <>
           <Text look="answer" level={2}>
-            {area.grade === null && isGradable
+            {isOpen
               ? `Worth ${resistance(figures.framed.effectiveRsi, units)} once its work is Grade I`
               : `Worth ${resistance(figures.built.effectiveRsi, units)} as built`}
           </Text>
           <Card>
-            <WorthBars figures={figures} isGraded={area.grade !== null || !isGradable} showU />
+            <WorthBars figures={figures} isGraded={!isOpen} showU />
             {figures.gradeCostWK !== null && figures.gradeCostWK > 0 && (
               <Text>
-                Grade {area.grade} costs {figureWithUnit(figures.gradeCostWK, 'heatLoss', units)}
+                {judgementWords(area)} costs {figureWithUnit(figures.gradeCostWK, 'heatLoss', units)}
                 {figures.equivalentEmptyAreaM2 !== null &&
                   `, as much as ${figureWithUnit(figures.equivalentEmptyAreaM2, 'area', units)} of it left empty`}
                 .
@@ -176,11 +186,9 @@ export function AreaScreen({ view, area, isNew = false }: AreaScreenProps) {
       )}
       {isGradable && (
         <Card title="Grade of the work">
-          <GradeChoice areaName={area.name} grade={area.grade} onChange={(grade) => keep({ grade })} />
+          <GradeChoice areaName={area.name} judged={area} onChange={keep} />
           <Text look="small" tone="soft">
-            {area.grade === null
-              ? 'Tap what you found. Over 5 % void there is no grade: have it corrected before it is covered.'
-              : `Grade ${area.grade}: ${GRADE_WORDS[area.grade]}.`}
+            {explanationOf(area)}
           </Text>
         </Card>
       )}

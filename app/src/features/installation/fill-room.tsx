@@ -1,10 +1,16 @@
-import { areaFigures, envelopeFigures, gradedLayerOf, type Area, type House } from '@calvet/contract';
-import { unitOf } from '@calvet/core';
+import {
+  areaFigures,
+  envelopeFigures,
+  gradedLayerOf,
+  isJudged,
+  type Area,
+  type House,
+} from '@calvet/contract';
 import { useRouter } from 'expo-router';
 import { StyleSheet, View } from 'react-native';
 import type { HouseView } from '../../data/house-copy';
 import { usePreferences } from '../../data/preferences';
-import { useStore } from '../../data/store-context';
+import { useKeep } from '../../data/use-keep';
 import { Button } from '../../ui/button';
 import { Card } from '../../ui/card';
 import { figure, figureWithUnit, resistance } from '../../ui/format';
@@ -12,8 +18,10 @@ import { LongList } from '../../ui/long-list';
 import { Text } from '../../ui/text';
 import { rem, space } from '../../ui/tokens';
 import { Screen } from '../shell/screen';
+import { asSentence, reservationOn } from './envelope-words';
 import { useAddArea } from './use-add-area';
 import { GradeChoice } from './grade-choice';
+import { judgementWords } from './words';
 import { WorthBars } from './worth-bars';
 
 interface AreaCardProps {
@@ -24,7 +32,7 @@ interface AreaCardProps {
 function AreaCard({ house, area }: AreaCardProps) {
   const router = useRouter();
   const { units } = usePreferences();
-  const { updateRecord } = useStore();
+  const keep = useKeep('area', area);
   const figures = areaFigures(house, area);
   const isGradable = gradedLayerOf(area.buildUp) !== null;
   const open = () =>
@@ -40,21 +48,15 @@ function AreaCard({ house, area }: AreaCardProps) {
       <Text look="small" tone="soft">
         {figureWithUnit(area.areaM2, 'area', units)} · {area.buildUp.name}
       </Text>
-      {isGradable && (
-        <GradeChoice
-          areaName={area.name}
-          grade={area.grade}
-          onChange={(grade) => updateRecord('area', area, { grade })}
-        />
-      )}
+      {isGradable && <GradeChoice areaName={area.name} judged={area} onChange={keep} />}
       {figures.state === 'figures' ? (
-        <WorthBars figures={figures} isGraded={area.grade !== null || !isGradable} />
+        <WorthBars figures={figures} isGraded={isJudged(area) || !isGradable} />
       ) : (
         <Text tone="ember">{figures.refusal.message} Open the area and mend its layers.</Text>
       )}
       {figures.state === 'figures' && figures.gradeCostWK !== null && figures.gradeCostWK > 0 && (
         <Text look="small">
-          The grade costs {figureWithUnit(figures.gradeCostWK, 'heatLoss', units)}
+          {judgementWords(area)} costs {figureWithUnit(figures.gradeCostWK, 'heatLoss', units)}
           {figures.equivalentEmptyAreaM2 !== null &&
             `, as much as ${figureWithUnit(figures.equivalentEmptyAreaM2, 'area', units)} left empty`}
           .
@@ -70,6 +72,7 @@ export function FillRoom({ view: { house, areas } }: { readonly view: HouseView 
   const addArea = useAddArea(house.id);
   const envelope = envelopeFigures(house, areas);
   const { built, framed, gradeCostWK, ungraded } = envelope;
+  const reservation = reservationOn(envelope);
   const cost = figureWithUnit(gradeCostWK, 'heatLoss', units);
   const answer =
     areas.length === 0
@@ -96,7 +99,7 @@ export function FillRoom({ view: { house, areas } }: { readonly view: HouseView 
         <View style={styles.sums}>
           <View style={styles.sum}>
             <Text look="small" tone="soft">
-              envelope {units === 'metric' ? `R, ${unitOf('resistance', units).symbol}` : 'R-value'}, as built
+              envelope {units === 'metric' ? 'R' : 'R-value'}, as built
             </Text>
             <Text look="figureHuge" style={styles.big} testID="envelope-r">
               {built.effectiveRsi === null ? '–' : figure(built.effectiveRsi, 'resistance', units)}
@@ -107,7 +110,7 @@ export function FillRoom({ view: { house, areas } }: { readonly view: HouseView 
           </View>
           <View style={styles.sum}>
             <Text look="small" tone="soft">
-              heat loss UA, {unitOf('heatLoss', units).symbol}, as built
+              heat loss UA, as built
             </Text>
             <Text look="figureHuge" style={styles.big}>
               {figure(built.transmissionWK, 'heatLoss', units)}
@@ -118,10 +121,9 @@ export function FillRoom({ view: { house, areas } }: { readonly view: HouseView 
           </View>
         </View>
       )}
-      {ungraded > 0 && gradeCostWK > 0 && (
+      {reservation !== null && (
         <Text look="small" tone="straw">
-          {ungraded === 1 ? '1 area is' : `${ungraded} areas are`} not graded yet and{' '}
-          {ungraded === 1 ? 'counts' : 'count'} as if the work were perfect.
+          {asSentence(reservation)} {ungraded > 0 && 'What is not graded counts as if its work were perfect.'}
         </Text>
       )}
       {areas.length === 0 && (
@@ -147,5 +149,5 @@ const styles = StyleSheet.create({
   sum: { flexGrow: 1, flexBasis: 140 },
   big: { fontSize: rem(38), lineHeight: rem(42) },
   areas: { flexDirection: 'row', flexWrap: 'wrap', gap: space.m },
-  area: { flexGrow: 1, flexBasis: 320, minWidth: 0 },
+  area: { flexGrow: 1, flexShrink: 1, flexBasis: 320, minWidth: 0 },
 });

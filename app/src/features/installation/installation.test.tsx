@@ -3,7 +3,7 @@ import { fireEvent, screen, within } from '@testing-library/react';
 import { useState } from 'react';
 import { renderInTheme } from '../../../test/in-theme';
 import { areaWith, houseWith } from '../../../test/records';
-import { GradeChoice } from './grade-choice';
+import { GradeChoice, type Judgement } from './grade-choice';
 import { LayerEditor } from './layer-editor';
 import { WorthBars } from './worth-bars';
 
@@ -62,17 +62,62 @@ describe('layers', () => {
   });
 });
 
-describe('a grade', () => {
-  test('is given in one tap and taken back with another', () => {
-    const given: unknown[] = [];
-    const { rerender } = renderInTheme(
-      <GradeChoice areaName="N" grade={null} onChange={(grade) => given.push(grade)} />,
+describe('the work', () => {
+  const given: Judgement[] = [];
+  let judged: Judgement;
+
+  function Choosing() {
+    const [shown, setShown] = useState<Judgement>({ grade: null, voidFraction: null });
+    judged = shown;
+    return (
+      <GradeChoice
+        areaName="N"
+        judged={shown}
+        onChange={(next, stage) => {
+          if (stage !== 'typed') given.push(next);
+          setShown(next);
+        }}
+      />
     );
-    fireEvent.click(screen.getByRole('button', { name: /^Grade II:/ }));
-    rerender(<GradeChoice areaName="N" grade="II" onChange={(grade) => given.push(grade)} />);
-    expect(screen.getByRole('button', { name: /^Grade II:/ }).getAttribute('aria-pressed')).toBe('true');
-    fireEvent.click(screen.getByRole('button', { name: /^Grade II:/ }));
-    expect(given).toEqual(['II', null]);
+  }
+  const key = (name: RegExp) => screen.getByRole('button', { name });
+  const isPressed = (name: RegExp) => key(name).getAttribute('aria-pressed') === 'true';
+
+  beforeEach(() => {
+    given.length = 0;
+    renderInTheme(<Choosing />);
+  });
+
+  test('is graded in one tap, and the grade is taken back with another', () => {
+    fireEvent.click(key(/^Grade II:/));
+    expect(isPressed(/^Grade II:/)).toBe(true);
+    fireEvent.click(key(/^Grade II:/));
+    expect(given).toEqual([
+      { grade: 'II', voidFraction: null },
+      { grade: null, voidFraction: null },
+    ]);
+  });
+
+  test('that is too bad for a grade goes by its share of void, until a grade is given', () => {
+    fireEvent.click(key(/^> 5 % void/));
+    expect(given).toEqual([]);
+    const share = screen.getByLabelText('Void, of the cavity');
+    fireEvent.change(share, { target: { value: '12' } });
+    fireEvent.blur(share);
+    expect(judged).toEqual({ grade: null, voidFraction: 0.12 });
+    expect(isPressed(/^> 5 % void/)).toBe(true);
+    fireEvent.click(key(/^Grade III:/));
+    expect(judged).toEqual({ grade: 'III', voidFraction: null });
+    expect(screen.queryByLabelText('Void, of the cavity')).toBeNull();
+  });
+
+  test('a share that a grade allows is not taken, and what was said before stays', () => {
+    fireEvent.click(key(/^> 5 % void/));
+    const share = screen.getByLabelText('Void, of the cavity');
+    fireEvent.change(share, { target: { value: '4' } });
+    fireEvent.blur(share);
+    expect(screen.getByRole('alert').textContent).toMatch(/5/);
+    expect(judged).toEqual({ grade: null, voidFraction: null });
   });
 });
 

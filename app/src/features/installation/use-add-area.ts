@@ -7,7 +7,14 @@ import { v7 } from 'uuid';
 export function newArea(units: UnitSystem): AreaBody {
   const [first] = libraryFor('wall');
   if (first === undefined) throw new Error('The library of build-ups has no wall.');
-  return { name: 'New area', kind: 'wall', areaM2: 10, buildUp: buildUpOf(first, units), grade: null };
+  return {
+    name: 'New area',
+    kind: 'wall',
+    areaM2: 10,
+    buildUp: buildUpOf(first, units),
+    grade: null,
+    voidFraction: null,
+  };
 }
 
 /** Opens an area that is made once something is entered in it. */

@@ -1,5 +1,6 @@
-import type { AreaKind, BuildUpLayer } from '@calvet/contract';
+import type { AreaBody, AreaKind, BuildUpLayer } from '@calvet/contract';
 import type { InstallationGrade } from '@calvet/core';
+import { decimals } from '../../ui/format';
 
 export const AREA_WORDS: Readonly<Record<AreaKind, string>> = {
   wall: 'Wall',
@@ -22,3 +23,9 @@ export const GRADE_WORDS: Readonly<Record<InstallationGrade, string>> = {
   II: 'small gaps, up to 2 % void',
   III: 'clear gaps, up to 5 % void',
 };
+
+/** What the work was found to be, to begin a sentence with; “The work” where nobody judged it. */
+export function judgementWords({ grade, voidFraction }: Pick<AreaBody, 'grade' | 'voidFraction'>): string {
+  if (voidFraction !== null) return `${decimals(voidFraction * 100, 1)} % void`;
+  return grade === null ? 'The work' : `Grade ${grade}`;
+}

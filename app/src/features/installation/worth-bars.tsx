@@ -4,7 +4,7 @@ import { StyleSheet, View } from 'react-native';
 import { usePreferences } from '../../data/preferences';
 import { figure } from '../../ui/format';
 import { Text } from '../../ui/text';
-import { usePalette } from '../../ui/theme';
+import { usePalette, useRoom } from '../../ui/theme';
 import { space } from '../../ui/tokens';
 
 type Figures = Extract<AreaFigures, { state: 'figures' }>;
@@ -28,6 +28,8 @@ function unitWords(units: UnitSystem, showU: boolean): string {
 export function WorthBars({ figures, isGraded, showU = false }: WorthBarsProps) {
   const palette = usePalette();
   const { units } = usePreferences();
+  const { isNarrow } = useRoom();
+  const value = [styles.value, isNarrow && styles.valueNarrow];
   const rows = [
     { label: 'as labelled', worth: figures.labelled, colour: palette.line },
     { label: 'with framing', worth: figures.framed, colour: palette.unseen },
@@ -37,13 +39,13 @@ export function WorthBars({ figures, isGraded, showU = false }: WorthBarsProps) 
   return (
     <View style={styles.bars}>
       <View style={styles.row}>
-        <View style={styles.label} />
+        {!isNarrow && <View style={styles.label} />}
         <View style={styles.track} />
-        <Text look="small" tone="soft" style={styles.value}>
+        <Text look="small" tone="soft" style={value}>
           R
         </Text>
         {showU && (
-          <Text look="small" tone="soft" style={styles.value}>
+          <Text look="small" tone="soft" style={value}>
             U
           </Text>
         )}
@@ -51,8 +53,8 @@ export function WorthBars({ figures, isGraded, showU = false }: WorthBarsProps) 
       {rows.map(({ label, worth, colour }, i) => {
         const dashed = i === 2 && !isGraded;
         return (
-          <View key={label} style={styles.row}>
-            <Text look="small" style={styles.label}>
+          <View key={label} style={[styles.row, isNarrow && styles.rowNarrow]}>
+            <Text look="small" style={isNarrow ? styles.labelNarrow : styles.label}>
               {label}
             </Text>
             <View style={styles.track}>
@@ -67,11 +69,11 @@ export function WorthBars({ figures, isGraded, showU = false }: WorthBarsProps) 
                 }}
               />
             </View>
-            <Text look="figureStrong" style={styles.value}>
+            <Text look="figureStrong" style={value}>
               {figure(worth.effectiveRsi, 'resistance', units)}
             </Text>
             {showU && (
-              <Text look="figure" style={styles.value}>
+              <Text look="figure" style={value}>
                 {figure(worth.uValue, 'transmittance', units)}
               </Text>
             )}
@@ -88,7 +90,10 @@ export function WorthBars({ figures, isGraded, showU = false }: WorthBarsProps) 
 const styles = StyleSheet.create({
   bars: { gap: 6 },
   row: { flexDirection: 'row', alignItems: 'center', gap: space.s },
+  rowNarrow: { flexWrap: 'wrap' },
   label: { width: 92 },
-  track: { flex: 1, minWidth: 40 },
+  labelNarrow: { width: '100%' },
+  track: { flex: 1, minWidth: 16 },
   value: { width: 64, textAlign: 'right' },
+  valueNarrow: { width: 54 },
 });

@@ -1,4 +1,5 @@
 import type { PhotoSubject } from '@calvet/contract';
+import { formatISO } from 'date-fns';
 import { useRef, useState } from 'react';
 import { useStore } from '../../data/store-context';
 import { readyPicture } from '../../picture/picture-door';
@@ -22,13 +23,18 @@ export function useAddPhotos(houseId: string, subject: PhotoSubject, onBefore?: 
   const [trouble, setTrouble] = useState<string | null>(null);
   const isChoosing = useRef(false);
 
-  const takeIn = async (files: readonly File[], beforeId: string | null): Promise<void> => {
+  const takeIn = async (
+    files: readonly File[],
+    { camera, beforeId }: { readonly camera: boolean; readonly beforeId: string | null },
+  ): Promise<void> => {
     const added: string[] = [];
     const troubles: string[] = [];
     setAtWork((count) => count + files.length);
     for (const file of files) {
       try {
-        const picture = await readyPicture(file);
+        const ready = await readyPicture(file);
+        // What was taken just now has its time from now, where the camera does not say.
+        const picture = camera ? { ...ready, takenAt: ready.takenAt ?? formatISO(new Date()) } : ready;
         onBefore?.();
         added.push(await addPhoto(houseId, picture, subject, beforeId));
       } catch (error) {
@@ -51,7 +57,7 @@ export function useAddPhotos(houseId: string, subject: PhotoSubject, onBefore?: 
       if (isChoosing.current) return;
       isChoosing.current = true;
       try {
-        await takeIn(await pickPictures({ camera }), beforeId ?? null);
+        await takeIn(await pickPictures({ camera }), { camera, beforeId: beforeId ?? null });
       } finally {
         isChoosing.current = false;
       }

@@ -26,6 +26,7 @@ const FIELDS: Readonly<Record<string, FieldWords>> = {
   areaM2: { label: 'Area', quantity: 'area' },
   buildUp: { label: 'Build-up' },
   grade: { label: 'Grade' },
+  voidFraction: { label: 'Void', quantity: 'share' },
   stage: { label: 'Stage' },
   performedOn: { label: 'Day' },
   indoorTemperatureC: { label: 'Indoor temperature', quantity: 'temperature' },

@@ -28,6 +28,8 @@ export const PAGE_ID = 'page';
 /** What the web target knows and the types of React Native do not. */
 const SCROLLS = { overflowY: 'auto' } as object;
 const AS_HIGH_AS_IT_IS = { flexGrow: 0, flexShrink: 0, flexBasis: 'auto', overflowY: 'visible' } as object;
+/** Below what can be pressed, which needs a line of its own. */
+const LAST = { order: 1 } as object;
 const NO_OUTLINE = { outlineStyle: 'none' } as object;
 
 /** A page: a slim line that says where one is, what scrolls, and what to do next at its foot. */
@@ -113,11 +115,10 @@ const styles = StyleSheet.create({
     paddingRight: space.xs,
     minHeight: 56,
   },
-  // Where one is stands above what can be switched.
-  topNarrow: { flexWrap: 'wrap-reverse', paddingTop: space.xs },
+  topNarrow: { flexWrap: 'wrap', paddingLeft: space.xs },
   topWide: { paddingLeft: space.xl, paddingRight: space.m },
   names: { flex: 1, minWidth: 0 },
-  namesNarrow: { flexBasis: '100%' },
+  namesNarrow: { flexBasis: '100%', paddingLeft: space.s, ...LAST },
   page: { flex: 1, minHeight: 0 },
   scroll: { flex: 1 },
   content: { padding: space.m, paddingTop: space.xs, gap: space.m },

@@ -1,0 +1,22 @@
+import type { EnvelopeFigures } from '@calvet/contract';
+
+/** Areas may miss the stated envelope by this share before it is said. */
+export const ENVELOPE_TOLERANCE = 0.01;
+
+/**
+ * What a figure of the envelope leaves out or takes for granted, to stand wherever it does; null where it is of the whole
+ * envelope, every piece of work judged.
+ */
+export function reservationOn({ built, shareOfEnvelope, ungraded }: EnvelopeFigures): string | null {
+  if (built === null) return null;
+  const parts = [
+    ...(shareOfEnvelope < 1 - ENVELOPE_TOLERANCE
+      ? // Never the whole, however little is missing.
+        [`of ${Math.min(99, Math.round(shareOfEnvelope * 100))} % of the envelope`]
+      : []),
+    ...(ungraded > 0 ? [ungraded === 1 ? '1 area not graded' : `${ungraded} areas not graded`] : []),
+  ];
+  return parts.length === 0 ? null : parts.join(', ');
+}
+
+export const asSentence = (words: string): string => `${words.charAt(0).toUpperCase()}${words.slice(1)}.`;

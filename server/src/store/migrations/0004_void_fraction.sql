@@ -1,0 +1,1 @@
+ALTER TABLE `area` ADD `void_fraction` double;
