@@ -127,3 +127,34 @@ test('names of eighty letters without a break go nowhere beyond the edge', async
     }
   }
 });
+
+for (const [what, size] of [
+  ['a phone on its side', { width: 844, height: 390 }],
+  ['a small phone on its side', { width: 667, height: 375 }],
+  ['a page at 200 %', { width: 195, height: 422 }],
+] as const) {
+  test(`readings are seen while they are entered by keys: ${what}`, async ({ page, app, request }) => {
+    const photos = await seedDemo(app, request);
+    const [, path = ''] = demoPages(photos).find(([name]) => name === 'door test') ?? [];
+    await page.setViewportSize(size);
+    await openSettled(page, app.url + path);
+    await page.getByRole('radio', { name: 'Readings', exact: true }).click();
+    const pressure = page.getByLabel('Building pressure, reading 3', { exact: true });
+    const flow = page.getByLabel('Flow, reading 3', { exact: true });
+    await pressure.tap();
+    const keys = page.getByRole('group', { name: 'Number keys' });
+    await expect(keys).toBeVisible();
+    await expect(pressure).toBeInViewport({ ratio: 1 });
+    await keys.getByRole('button', { name: 'Next field' }).tap();
+    await expect(flow).toBeFocused();
+    await expect(flow).toBeInViewport({ ratio: 1 });
+    const before = await flow.inputValue();
+    await keys.getByRole('button', { name: '7', exact: true }).tap();
+    await expect(flow).toHaveValue('7');
+    await keys.getByRole('button', { name: 'Erase' }).tap();
+    await page.keyboard.type(before);
+    await keys.getByRole('button', { name: 'Done' }).tap();
+    await expect(keys).toHaveCount(0);
+    await expect(flow).toHaveValue(before);
+  });
+}

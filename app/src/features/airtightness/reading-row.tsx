@@ -8,7 +8,7 @@ import { decimals } from '../../ui/format';
 import type { EntryTrouble } from '../../ui/figure-entry';
 import { NumberInput } from '../../ui/number-input';
 import { Text } from '../../ui/text';
-import { usePalette } from '../../ui/theme';
+import { usePalette, useRoom } from '../../ui/theme';
 import { space, TOUCH } from '../../ui/tokens';
 
 /** How the flow of a reading is entered. */
@@ -41,6 +41,7 @@ type Cell = 'pressurePa' | 'flowM3h' | 'fanPressurePa';
 export function ReadingRow(props: ReadingRowProps) {
   const { number, reading, mode, offTheLine, message, assumed, onOtherSign, onChange, onOpen } = props;
   const palette = usePalette();
+  const { isNarrow } = useRoom();
   const [troubles, setTroubles] = useState<Readonly<Partial<Record<Cell, EntryTrouble | null>>>>({});
   const isStruck = reading.struckOut !== null;
   const flowCell: Cell = mode === 'flow' ? 'flowM3h' : 'fanPressurePa';
@@ -48,7 +49,7 @@ export function ReadingRow(props: ReadingRowProps) {
   const isRangeShown = mode === 'fan' && reading.fanRange !== null;
   const hasNotes = isRangeShown || isStruck || trouble !== null || message !== null;
   const cell = (name: Cell, label: string, quantity: 'housePressure' | 'flow') => (
-    <View role="cell" style={styles.cell}>
+    <View role="cell" style={[readingColumns.cell, isNarrow && readingColumns.cellNarrow]}>
       <NumberInput
         label={`${label}, reading ${number}`}
         quantity={quantity}
@@ -66,7 +67,7 @@ export function ReadingRow(props: ReadingRowProps) {
   );
   return (
     <View role="row" style={styles.whole}>
-      <View style={styles.row}>
+      <View style={[readingColumns.row, isNarrow && readingColumns.rowNarrow]}>
         <View role="cell">
           <Pressable
             role="button"
@@ -94,7 +95,7 @@ export function ReadingRow(props: ReadingRowProps) {
           role="cell"
           look="figure"
           tone={isStruck ? 'unseen' : 'ink'}
-          style={[styles.off, isStruck && { textDecorationLine: 'line-through' }]}
+          style={[readingColumns.off, isStruck && { textDecorationLine: 'line-through' }]}
         >
           {offTheLine === null ? '' : `${offTheLine >= 0 ? '+' : ''}${decimals(offTheLine * 100, 1)}`}
         </Text>
@@ -118,12 +119,22 @@ export function ReadingRow(props: ReadingRowProps) {
   );
 }
 
+/** The web target knows it; the types of React Native do not. */
+const BELOW = { order: 1 } as object;
+
+/** Columns of the table of readings, its head and its rows; where it is narrow, the figures stand below the rest. */
+export const readingColumns = StyleSheet.create({
+  row: { flexDirection: 'row', alignItems: 'center', gap: space.s },
+  rowNarrow: { flexWrap: 'wrap', justifyContent: 'space-between' },
+  number: { width: TOUCH },
+  cell: { flex: 1, minWidth: 0 },
+  cellNarrow: { flexBasis: '40%', ...BELOW },
+  off: { width: 74, textAlign: 'right' },
+});
+
 const styles = StyleSheet.create({
   whole: { gap: 2 },
-  row: { flexDirection: 'row', alignItems: 'center', gap: space.s },
   number: { width: TOUCH, height: TOUCH, alignItems: 'center', justifyContent: 'center', borderRadius: 3 },
-  cell: { flex: 1, minWidth: 0 },
   input: { textAlign: 'right' },
-  off: { width: 74, textAlign: 'right' },
   under: { paddingLeft: TOUCH + space.s },
 });

@@ -18,12 +18,12 @@ import { Choice } from '../../ui/choice';
 import type { AssumedSign } from '../../ui/entry-message';
 import { FieldMessage } from '../../ui/field';
 import { Text } from '../../ui/text';
-import { space, TOUCH } from '../../ui/tokens';
+import { useRoom } from '../../ui/theme';
 import { useNote } from '../../ui/undo';
 import { BaselineCells } from './baseline-cells';
 import { FanRanges } from './fan-ranges';
 import { ReadingDialog } from './reading-dialog';
-import { modeOf, ReadingRow, type FlowMode } from './reading-row';
+import { modeOf, readingColumns, ReadingRow, type FlowMode } from './reading-row';
 
 const EMPTY_RUN: TestRun = { baselineBeforePa: [], baselineAfterPa: [], readings: [] };
 
@@ -65,6 +65,7 @@ const flipped = (reading: TestReading): TestReading =>
 /** Readings in one direction: baseline, table, baseline. Each figure is kept once it is entered. */
 export function RunEditor({ test, direction, figures, keep }: RunEditorProps) {
   const { units } = usePreferences();
+  const { isNarrow } = useRoom();
   const note = useNote();
   const run = test[direction] ?? EMPTY_RUN;
   const [emptyId, setEmptyId] = useState(() => v7());
@@ -148,17 +149,32 @@ export function RunEditor({ test, direction, figures, keep }: RunEditorProps) {
         />
       )}
       <View role="table" aria-label="Readings" style={styles.table}>
-        <View role="row" style={styles.head}>
-          <Text role="columnheader" look="small" tone="soft" style={styles.numberHead}>
+        <View role="row" style={[readingColumns.row, isNarrow && readingColumns.rowNarrow]}>
+          <Text
+            role="columnheader"
+            look="small"
+            tone="soft"
+            style={[readingColumns.number, styles.numberHead]}
+          >
             no.
           </Text>
-          <Text role="columnheader" look="small" tone="soft" style={styles.cellHead}>
+          <Text
+            role="columnheader"
+            look="small"
+            tone="soft"
+            style={[readingColumns.cell, styles.cellHead, isNarrow && readingColumns.cellNarrow]}
+          >
             building, Pa
           </Text>
-          <Text role="columnheader" look="small" tone="soft" style={styles.cellHead}>
+          <Text
+            role="columnheader"
+            look="small"
+            tone="soft"
+            style={[readingColumns.cell, styles.cellHead, isNarrow && readingColumns.cellNarrow]}
+          >
             {mode === 'flow' ? `flow, ${unitOf('flow', units).symbol}` : 'fan, Pa'}
           </Text>
-          <Text role="columnheader" look="small" tone="soft" style={styles.offHead}>
+          <Text role="columnheader" look="small" tone="soft" style={readingColumns.off}>
             deviation from fit, %
           </Text>
         </View>
@@ -206,8 +222,6 @@ export function RunEditor({ test, direction, figures, keep }: RunEditorProps) {
 
 const styles = StyleSheet.create({
   table: { gap: 6 },
-  head: { flexDirection: 'row', gap: space.s },
-  numberHead: { width: TOUCH, textAlign: 'center' },
-  cellHead: { flex: 1, textAlign: 'right' },
-  offHead: { width: 74, textAlign: 'right' },
+  numberHead: { textAlign: 'center' },
+  cellHead: { textAlign: 'right' },
 });
