@@ -108,7 +108,7 @@ test('from an empty database to a test that stands, and back after a restart', a
   await expect(page.getByText('7 readings')).toBeVisible();
 
   await page.getByRole('button', { name: 'Metric' }).click();
-  await expect(page.getByText('q50, cfm')).toBeVisible();
+  await expect(page.getByText('CFM50', { exact: true })).toBeVisible();
   await openPart(page, 'Readings');
   const cfm = (439 / 1.69901079552).toFixed(1);
   await expect(page.getByLabel('Flow, reading 8', { exact: true })).toHaveValue(cfm);

@@ -3,6 +3,7 @@ import { Pressable, StyleSheet, View } from 'react-native';
 import { Text } from './text';
 import { usePalette } from './theme';
 import { CORNER, space, TOUCH } from './tokens';
+import { AS_WIDE_AS_ITS_WORDS } from './web-styles';
 
 export interface Option<Value extends string> {
   readonly value: Value;
@@ -82,9 +83,6 @@ export function Choice<Value extends string>({
     </View>
   );
 }
-
-/** The web target knows it; the types of React Native do not. */
-const AS_WIDE_AS_ITS_WORDS = { minWidth: 'fit-content' } as object;
 
 const styles = StyleSheet.create({
   row: { flexDirection: 'row', flexWrap: 'wrap', gap: space.s },

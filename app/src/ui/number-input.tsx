@@ -8,6 +8,7 @@ import { MINUS } from './format';
 import { focusNextNumberField, focusSameColumn, useKeypad, type KeypadTarget } from './keypad/keypad';
 import { Text } from './text';
 import { fonts, rem, TOUCH } from './tokens';
+import { NO_OUTLINE } from './web-styles';
 import { usePalette } from './theme';
 
 export interface NumberInputProps extends FigureEntryOptions {
@@ -21,9 +22,6 @@ export interface NumberInputProps extends FigureEntryOptions {
   readonly testID?: string;
   readonly style?: TextInputProps['style'];
 }
-
-/** The frame shows the focus; the browser's ring would double it. */
-const NO_OUTLINE = { outlineStyle: 'none' } as unknown as { readonly outlineWidth: number };
 
 /** Marks the element for the keypad, which moves from one to the next (`data-figure` on the web). */
 const DATA_FIGURE = { dataSet: { figure: '' } };
@@ -152,6 +150,7 @@ export function NumberInput(props: NumberInputProps) {
           color: palette.ink,
           fontFamily: fonts.figure,
           fontSize: rem(17),
+          // The frame shows the focus; the browser's ring would double it.
           ...NO_OUTLINE,
         },
         style,

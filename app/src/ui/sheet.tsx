@@ -3,6 +3,7 @@ import { StyleSheet, View } from 'react-native';
 import { Text } from './text';
 import { usePalette } from './theme';
 import { CORNER, space } from './tokens';
+import { NO_OUTLINE } from './web-styles';
 
 interface SheetProps {
   readonly title: string;
@@ -59,8 +60,5 @@ export function Sheet({ title, onClose, children }: SheetProps) {
     </dialog>
   );
 }
-
-/** The web target knows it; the types of React Native do not. */
-const NO_OUTLINE = { outlineStyle: 'none' } as object;
 
 const styles = StyleSheet.create({ content: { padding: space.l, gap: space.m } });

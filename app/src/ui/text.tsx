@@ -2,6 +2,7 @@ import type { ReactNode } from 'react';
 import { StyleSheet, Text as NativeText, type TextProps as NativeTextProps } from 'react-native';
 import { usePalette } from './theme';
 import { fonts, rem, type Palette } from './tokens';
+import { BREAKS_WORDS, STAYS_WHOLE } from './web-styles';
 
 const styles = StyleSheet.create({
   body: { fontFamily: fonts.text, fontSize: rem(16), lineHeight: rem(22) },
@@ -24,10 +25,6 @@ interface TextProps extends NativeTextProps {
   readonly children: ReactNode;
 }
 
-/** A word that is wider than its room is broken; a figure never is. The web target knows it, React Native's types do not. */
-const BREAKS = { wordWrap: 'anywhere' } as object;
-const STAYS_WHOLE = { wordWrap: 'normal' } as object;
-
 /** Text in the house's type; figures are set in the face that keeps 0 and O, 1 and l apart. */
 export function Text({ look = 'body', tone = 'ink', level, style, ...rest }: TextProps) {
   const palette = usePalette();
@@ -38,7 +35,7 @@ export function Text({ look = 'body', tone = 'ink', level, style, ...rest }: Tex
       {...rest}
       style={[
         styles[look],
-        look.startsWith('figure') ? STAYS_WHOLE : BREAKS,
+        look.startsWith('figure') ? STAYS_WHOLE : BREAKS_WORDS,
         { color: palette[tone] },
         style,
       ]}

@@ -23,13 +23,13 @@ export function useIsWide(): boolean {
 }
 
 /** Where there is little room, the whole page scrolls; on its side, what would stand below stands beside. */
-export interface Room {
+export interface PageSize {
   readonly isSmall: boolean;
   readonly isSideways: boolean;
   readonly isNarrow: boolean;
 }
 
-export function useRoom(): Room {
+export function usePageSize(): PageSize {
   const { width, height } = useWindowDimensions();
   const isNarrow = width < NARROW;
   return { isSmall: height < LOW || isNarrow, isSideways: height < LOW && width > height, isNarrow };

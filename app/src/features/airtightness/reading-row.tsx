@@ -8,8 +8,9 @@ import { decimals } from '../../ui/format';
 import type { EntryTrouble } from '../../ui/figure-entry';
 import { NumberInput } from '../../ui/number-input';
 import { Text } from '../../ui/text';
-import { usePalette, useRoom } from '../../ui/theme';
+import { usePalette, usePageSize } from '../../ui/theme';
 import { space, TOUCH } from '../../ui/tokens';
+import { SHOWN_LAST } from '../../ui/web-styles';
 
 /** How the flow of a reading is entered. */
 export type FlowMode = 'flow' | 'fan';
@@ -41,7 +42,7 @@ type Cell = 'pressurePa' | 'flowM3h' | 'fanPressurePa';
 export function ReadingRow(props: ReadingRowProps) {
   const { number, reading, mode, offTheLine, message, assumed, onOtherSign, onChange, onOpen } = props;
   const palette = usePalette();
-  const { isNarrow } = useRoom();
+  const { isNarrow } = usePageSize();
   const [troubles, setTroubles] = useState<Readonly<Partial<Record<Cell, EntryTrouble | null>>>>({});
   const isStruck = reading.struckOut !== null;
   const flowCell: Cell = mode === 'flow' ? 'flowM3h' : 'fanPressurePa';
@@ -119,16 +120,13 @@ export function ReadingRow(props: ReadingRowProps) {
   );
 }
 
-/** The web target knows it; the types of React Native do not. */
-const BELOW = { order: 1 } as object;
-
 /** Columns of the table of readings, its head and its rows; where it is narrow, the figures stand below the rest. */
 export const readingColumns = StyleSheet.create({
   row: { flexDirection: 'row', alignItems: 'center', gap: space.s },
   rowNarrow: { flexWrap: 'wrap', justifyContent: 'space-between' },
   number: { width: TOUCH },
   cell: { flex: 1, minWidth: 0 },
-  cellNarrow: { flexBasis: '40%', ...BELOW },
+  cellNarrow: { flexBasis: '40%', ...SHOWN_LAST },
   off: { width: 74, textAlign: 'right' },
 });
 

@@ -18,7 +18,7 @@ import { Choice } from '../../ui/choice';
 import type { AssumedSign } from '../../ui/entry-message';
 import { FieldMessage } from '../../ui/field';
 import { Text } from '../../ui/text';
-import { useRoom } from '../../ui/theme';
+import { usePageSize } from '../../ui/theme';
 import { useNote } from '../../ui/undo';
 import { BaselineCells } from './baseline-cells';
 import { FanRanges } from './fan-ranges';
@@ -65,7 +65,7 @@ const flipped = (reading: TestReading): TestReading =>
 /** Readings in one direction: baseline, table, baseline. Each figure is kept once it is entered. */
 export function RunEditor({ test, direction, figures, keep }: RunEditorProps) {
   const { units } = usePreferences();
-  const { isNarrow } = useRoom();
+  const { isNarrow } = usePageSize();
   const note = useNote();
   const run = test[direction] ?? EMPTY_RUN;
   const [emptyId, setEmptyId] = useState(() => v7());

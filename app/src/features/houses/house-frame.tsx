@@ -6,7 +6,7 @@ import { useHouse, useHouses, useHouseViews } from '../../data/hooks';
 import { Button } from '../../ui/button';
 import { useKeypad } from '../../ui/keypad/keypad';
 import { Text } from '../../ui/text';
-import { useIsWide, usePalette, useRoom } from '../../ui/theme';
+import { useIsWide, usePalette, usePageSize } from '../../ui/theme';
 import { space } from '../../ui/tokens';
 import { RoomBar } from '../shell/room-bar';
 import { Screen } from '../shell/screen';
@@ -99,7 +99,7 @@ function Inside({ houseId }: { readonly houseId: string }) {
 export function HouseFrame({ houseId }: { readonly houseId: string }) {
   const isWide = useIsWide();
   const keypad = useKeypad();
-  const { isSideways } = useRoom();
+  const { isSideways } = usePageSize();
   if (isWide) {
     return (
       <View style={styles.desk}>

@@ -4,7 +4,7 @@ import { StyleSheet, View } from 'react-native';
 import { usePreferences } from '../../data/preferences';
 import { figure } from '../../ui/format';
 import { Text } from '../../ui/text';
-import { usePalette, useRoom } from '../../ui/theme';
+import { usePalette, usePageSize } from '../../ui/theme';
 import { space } from '../../ui/tokens';
 
 type Figures = Extract<AreaFigures, { state: 'figures' }>;
@@ -28,7 +28,7 @@ function unitWords(units: UnitSystem, showU: boolean): string {
 export function WorthBars({ figures, isGraded, showU = false }: WorthBarsProps) {
   const palette = usePalette();
   const { units } = usePreferences();
-  const { isNarrow } = useRoom();
+  const { isNarrow } = usePageSize();
   const value = [styles.value, isNarrow && styles.valueNarrow];
   const rows = [
     { label: 'as labelled', worth: figures.labelled, colour: palette.line },

@@ -3,14 +3,14 @@ import { StyleSheet, View } from 'react-native';
 import Icon from '../../ui/icon-font/icon-set';
 import { LinkArea } from '../../ui/link-area';
 import { Text } from '../../ui/text';
-import { useIsWide, usePalette, useRoom } from '../../ui/theme';
+import { useIsWide, usePalette, usePageSize } from '../../ui/theme';
 import { hrefOf, roomAt, ROOMS } from './rooms';
 
 /** The rooms of a house: along the foot of a phone, down the side of a desk. */
 export function RoomBar({ houseId }: { readonly houseId: string }) {
   const palette = usePalette();
   const isWide = useIsWide();
-  const { isSideways } = useRoom();
+  const { isSideways } = usePageSize();
   const isRail = isWide || isSideways;
   const here = roomAt(usePathname());
   return (

@@ -4,8 +4,9 @@ import type { ReactNode } from 'react';
 import { ScrollView, StyleSheet, View } from 'react-native';
 import { Button } from '../../ui/button';
 import { Text } from '../../ui/text';
-import { useIsWide, usePalette, useRoom } from '../../ui/theme';
+import { useIsWide, usePalette, usePageSize } from '../../ui/theme';
 import { space } from '../../ui/tokens';
+import { AS_HIGH_AS_IT_IS, NO_OUTLINE, SCROLLS, SHOWN_LAST } from '../../ui/web-styles';
 import { AppearanceSwitch, UnitSwitch } from './display-switches';
 import { SyncMark } from './sync-mark';
 
@@ -25,19 +26,12 @@ interface ScreenProps {
 /** Where the skip link leads. */
 export const PAGE_ID = 'page';
 
-/** What the web target knows and the types of React Native do not. */
-const SCROLLS = { overflowY: 'auto' } as object;
-const AS_HIGH_AS_IT_IS = { flexGrow: 0, flexShrink: 0, flexBasis: 'auto', overflowY: 'visible' } as object;
-/** Below what can be pressed, which needs a line of its own. */
-const LAST = { order: 1 } as object;
-const NO_OUTLINE = { outlineStyle: 'none' } as object;
-
 /** A page: a slim line that says where one is, what scrolls, and what to do next at its foot. */
 export function Screen({ name, detail, back, backLabel = 'Back', pinned, footer, children }: ScreenProps) {
   const router = useRouter();
   const palette = usePalette();
   const isWide = useIsWide();
-  const { isSmall, isNarrow } = useRoom();
+  const { isSmall, isNarrow } = usePageSize();
   return (
     <View style={[styles.screen, { backgroundColor: palette.paper }, isSmall && SCROLLS]}>
       <Head>
@@ -118,7 +112,7 @@ const styles = StyleSheet.create({
   topNarrow: { flexWrap: 'wrap', paddingLeft: space.xs },
   topWide: { paddingLeft: space.xl, paddingRight: space.m },
   names: { flex: 1, minWidth: 0 },
-  namesNarrow: { flexBasis: '100%', paddingLeft: space.s, ...LAST },
+  namesNarrow: { flexBasis: '100%', paddingLeft: space.s, ...SHOWN_LAST },
   page: { flex: 1, minHeight: 0 },
   scroll: { flex: 1 },
   content: { padding: space.m, paddingTop: space.xs, gap: space.m },

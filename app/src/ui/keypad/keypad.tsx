@@ -3,8 +3,9 @@ import { flushSync } from 'react-dom';
 import { StyleSheet, View } from 'react-native';
 import Icon from '../icon-font/icon-set';
 import { Text } from '../text';
-import { usePalette, useRoom } from '../theme';
+import { usePalette, usePageSize } from '../theme';
 import { CORNER, rem, space, TOUCH } from '../tokens';
+import { SCROLLS } from '../web-styles';
 
 /** A field that the keypad writes to. */
 export interface KeypadTarget {
@@ -122,7 +123,7 @@ const ROWS = [
 
 function Keys({ target }: { readonly target: KeypadTarget }) {
   const palette = usePalette();
-  const { isSmall, isSideways } = useRoom();
+  const { isSmall, isSideways } = usePageSize();
   const digit = (key: string) => (
     <Key key={key} label={key} onPress={() => target.type(key)}>
       <Text look="figureStrong" style={styles.key}>
@@ -190,9 +191,6 @@ function Keys({ target }: { readonly target: KeypadTarget }) {
   );
 }
 
-/** The web target knows it; the types of React Native do not. */
-const SCROLLS = { overflowY: 'auto' } as object;
-
 const isTouchDevice = (): boolean =>
   typeof window !== 'undefined' && window.matchMedia('(pointer: coarse)').matches;
 
@@ -230,7 +228,7 @@ export function KeypadHost({ children }: { readonly children: ReactNode }) {
   /** The field that has the keys: one that goes away without having them puts none away. */
   const current = useRef<KeypadTarget | null>(null);
   const isPressed = useIsPressed();
-  const { isSideways } = useRoom();
+  const { isSideways } = usePageSize();
   const attach = useCallback((next: KeypadTarget) => {
     left.current = null;
     current.current = next;
