@@ -1,7 +1,8 @@
 import { createHash } from 'node:crypto';
-import { existsSync, mkdirSync, readdirSync, readFileSync, renameSync, rmSync, writeFileSync } from 'node:fs';
+import { existsSync, mkdirSync, readFileSync, renameSync, rmSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { hashOf, root, workFolder } from './checkout.mjs';
+import { pagesIn } from './pages.mjs';
 import { mustRun, run, Trouble } from './processes.mjs';
 
 export const webFolder = join(root, 'dist');
@@ -23,19 +24,6 @@ export async function exportWebApp(appFolder, outputFolder) {
 export async function makeFiles() {
   await mustRun('node', [join(root, 'app', 'icon-font.mjs')]);
   await mustRun('node', [join(root, 'app', 'methods-page.mjs')]);
-}
-
-/**
- * Addresses that the app has a page for, as patterns of the server's router: "/houses/:houseId/fill". They follow from the
- * files of the routes.
- */
-export function pagesIn(routesFolder) {
-  return readdirSync(routesFolder, { recursive: true })
-    .map(String)
-    .filter((file) => file.endsWith('.tsx') && !/(^|\/)[_+]/.test(file))
-    .map((file) => `/${file.replace(/\.tsx$/, '').replace(/(^|\/)index$/, '')}`)
-    .map((path) => path.replaceAll(/\[(\w+)\]/g, ':$1').replace(/(.)\/$/, '$1'))
-    .sort();
 }
 
 /** Files whose name carries a hash of their content need no other mark of their version. */

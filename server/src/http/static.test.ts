@@ -1,7 +1,7 @@
 import { mkdtempSync, mkdirSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { pagesIn } from '../../../bin/machine/web-app.mjs';
+import { pagesIn } from '../../../bin/machine/pages.mjs';
 import { startServer, type RunningServer } from '../../test/running-server';
 
 let server: RunningServer;
@@ -12,7 +12,7 @@ beforeAll(async () => {
   mkdirSync(join(folder, 'js'));
   writeFileSync(join(folder, 'index.html'), '<!doctype html><title>Calvet</title>');
   writeFileSync(join(folder, 'js', hashed), 'console.log(1)');
-  const routes = join(import.meta.dirname, '..', '..', '..', 'app', 'src', 'routes');
+  const routes = join(__dirname, '..', '..', '..', 'app', 'src', 'routes');
   writeFileSync(join(folder, 'pages.json'), JSON.stringify(pagesIn(routes)));
   server = await startServer({ webFolder: folder });
 });
