@@ -1,4 +1,5 @@
 import { v5 } from 'uuid';
+import type { Change } from './changes/change';
 import type { Bodies, Kind } from './kinds';
 
 type Body = Readonly<Record<string, unknown>>;
@@ -70,9 +71,19 @@ export function wholeInPresentForm<T extends object>(kind: Kind, recordId: strin
  * A body, or part of one, in the form that records have now. Once, baseline readings were bare figures, layers had no ids,
  * and the graded layer was known by its place. What has the present form is given back as it is.
  */
-export function inPresentForm<T extends object>(kind: Kind, recordId: string, body: T): T {
+function inPresentForm<T extends object>(kind: Kind, recordId: string, body: T): T {
   const fields = Object.entries(UPGRADES[kind]).filter(([field]) => field in body);
   if (fields.length === 0) return body;
   const upgraded = fields.map(([field, upgrade]) => [field, upgrade(recordId, (body as Body)[field])]);
   return { ...body, ...(Object.fromEntries(upgraded) as Body) };
+}
+
+/** What a change brings, in the form that records have now: a creation brings a whole body, an update a part of one. */
+export function broughtInPresentForm({
+  op,
+  kind,
+  id,
+  body,
+}: Pick<Change, 'op' | 'kind' | 'id' | 'body'>): Change['body'] {
+  return op === 'create' ? wholeInPresentForm(kind, id, body) : inPresentForm(kind, id, body);
 }

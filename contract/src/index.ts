@@ -112,7 +112,7 @@ export {
   READINGS_MAX,
   RESTORABLE_MS,
 } from './limits';
-export { inPresentForm, wholeInPresentForm } from './former-form';
+export { broughtInPresentForm, wholeInPresentForm } from './former-form';
 export { bodySchemas, isKind, KINDS, type Bodies, type Kind, type KindedRecord } from './kinds';
 export {
   CAPTION_MAX,

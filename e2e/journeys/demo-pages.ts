@@ -1,6 +1,7 @@
 import { seedBatches, type PhotoBatch, type SeedBatch } from '@calvet/demo';
 
-const named = (name: string): SeedBatch => {
+/** A house of the demo, with all that is in it, by its name. */
+export const demoHouse = (name: string): SeedBatch => {
   const found = seedBatches.find(({ changes }) =>
     changes.some(({ kind, body }) => kind === 'house' && 'name' in body && body.name === name),
   );
@@ -8,12 +9,13 @@ const named = (name: string): SeedBatch => {
   return found;
 };
 
-const firstOf = ({ changes }: Pick<SeedBatch, 'changes'>, kind: string): string =>
+/** Id of the first record of a kind. */
+export const firstOf = ({ changes }: Pick<SeedBatch, 'changes'>, kind: string): string =>
   changes.find((change) => change.kind === kind)?.id ?? '';
 
 /** A page of every kind that the app has, with the demo in it: what it is called, and its path. */
 export function demoPages(photos: readonly PhotoBatch[]): readonly (readonly [name: string, path: string])[] {
-  const wrenfold = named('Wrenfold 4');
+  const wrenfold = demoHouse('Wrenfold 4');
   const house = `/houses/${wrenfold.houseId}`;
   const drawn = photos.find(({ houseId }) => houseId === wrenfold.houseId);
   if (drawn === undefined) throw new Error('The house has no photo.');

@@ -1,13 +1,11 @@
-import { seedBatches } from '@calvet/demo';
+import { demoHouse, firstOf } from './demo-pages';
 import { allSent, enter, expect, seedDemo, test } from './running-app';
 
 test.beforeEach(({ app, request }) => seedDemo(app, request));
 
 test('the list beside a house is right from the first moment, and follows', async ({ page, app }) => {
-  const tamsel = seedBatches.find(({ changes }) =>
-    changes.some(({ body }) => 'name' in body && body.name === 'Tamsel Row 3'),
-  );
-  await page.goto(`${app.url}/houses/${tamsel?.houseId ?? ''}/edit`);
+  const tamsel = demoHouse('Tamsel Row 3');
+  await page.goto(`${app.url}/houses/${tamsel.houseId}/edit`);
   const row = page.getByRole('link', { name: /^Tamsel Row 3/ });
   await expect(row.getByText('Fails')).toBeVisible();
   await expect(page.getByRole('link', { name: /^Nettle Cabin/ }).getByText('Pass')).toBeVisible();
@@ -38,11 +36,8 @@ test('the table of houses sorts by what is over its limit', async ({ page, app }
 });
 
 test('readings by keyboard: enter goes on, arrows stay in the column', async ({ page, app }) => {
-  const nettle = seedBatches.find(({ changes }) =>
-    changes.some(({ body }) => 'name' in body && body.name === 'Pallow House'),
-  );
-  const testId = nettle?.changes.find(({ kind }) => kind === 'airtightnessTest')?.id ?? '';
-  await page.goto(`${app.url}/houses/${nettle?.houseId ?? ''}/tests/${testId}`);
+  const pallow = demoHouse('Pallow House');
+  await page.goto(`${app.url}/houses/${pallow.houseId}/tests/${firstOf(pallow, 'airtightnessTest')}`);
   await page.getByLabel('Building pressure, reading 1', { exact: true }).focus();
   await page.keyboard.press('Enter');
   await expect(page.getByLabel('Flow, reading 1', { exact: true })).toBeFocused();

@@ -7,6 +7,14 @@ import { expect, openSettled, seedDemo, test } from './running-app';
 
 const LONG = 'Wolkenkratzerdachbodendeckendurchbruchsabdichtungsmanschettenbefestigungsleiste4';
 
+const PHONE = { width: 390, height: 844 };
+const ENLARGED = { width: 195, height: 422 };
+const SMALL = [
+  ['a phone on its side', { width: 844, height: 390 }],
+  ['a small phone on its side', { width: 667, height: 375 }],
+  ['a page at 200 %', ENLARGED],
+] as const;
+
 /** What lies beyond the edges of the page, cannot be pressed where it stands, or is cut off though it is a figure. */
 function faultsOn(page: Page): Promise<readonly string[]> {
   return page.evaluate(() => {
@@ -54,12 +62,7 @@ function faultsOn(page: Page): Promise<readonly string[]> {
   });
 }
 
-for (const [what, size] of [
-  ['a phone on its side', { width: 844, height: 390 }],
-  ['a small phone on its side', { width: 667, height: 375 }],
-  ['a page at 200 %', { width: 195, height: 422 }],
-  ['a phone', { width: 390, height: 844 }],
-] as const) {
+for (const [what, size] of [...SMALL, ['a phone', PHONE]] as const) {
   test(`every control is in reach and nothing lies beyond the edge: ${what}`, async ({
     page,
     app,
@@ -105,11 +108,7 @@ test('names of eighty letters without a break go nowhere beyond the edge', async
   expect(response.status(), await response.text()).toBe(200);
   const house = `${app.url}/houses/${houseId}`;
   const of = (kind: string) => ids.get(first.changes.find((change) => change.kind === kind)?.id ?? '') ?? '';
-  for (const size of [
-    { width: 390, height: 844 },
-    { width: 195, height: 422 },
-    { width: 1280, height: 800 },
-  ]) {
+  for (const size of [PHONE, ENLARGED, { width: 1280, height: 800 }]) {
     await page.setViewportSize(size);
     for (const address of [
       app.url,
@@ -128,11 +127,7 @@ test('names of eighty letters without a break go nowhere beyond the edge', async
   }
 });
 
-for (const [what, size] of [
-  ['a phone on its side', { width: 844, height: 390 }],
-  ['a small phone on its side', { width: 667, height: 375 }],
-  ['a page at 200 %', { width: 195, height: 422 }],
-] as const) {
+for (const [what, size] of SMALL) {
   test(`readings are seen while they are entered by keys: ${what}`, async ({ page, app, request }) => {
     const photos = await seedDemo(app, request);
     const [, path = ''] = demoPages(photos).find(([name]) => name === 'door test') ?? [];

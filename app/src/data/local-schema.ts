@@ -1,5 +1,5 @@
 import {
-  inPresentForm,
+  broughtInPresentForm,
   wholeInPresentForm,
   type Change,
   type House,
@@ -123,8 +123,7 @@ export interface PicturesHeld {
 }
 
 function presentChange(change: Change): Change {
-  const present = change.op === 'create' ? wholeInPresentForm : inPresentForm;
-  return { ...change, body: present(change.kind, change.id, change.body) };
+  return { ...change, body: broughtInPresentForm(change) };
 }
 
 export function presentRecord(item: KindedRecord): KindedRecord {

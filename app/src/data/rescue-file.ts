@@ -1,4 +1,5 @@
 import { readChange, type Change } from '@calvet/contract';
+import { isRecord } from '@calvet/core/schema';
 import { changeOf, type Entry, type Pending } from './outbox-rules';
 import { nameOf } from './pictures';
 
@@ -21,12 +22,9 @@ export class NoRescueFile extends Error {}
 
 type Json = Readonly<Record<string, unknown>>;
 
-const isObject = (value: unknown): value is Json =>
-  typeof value === 'object' && value !== null && !Array.isArray(value);
-
 function listIn(file: Json, name: string): readonly Json[] {
   const list = file[name];
-  if (!Array.isArray(list) || !list.every(isObject))
+  if (!Array.isArray(list) || !list.every(isRecord))
     throw new NoRescueFile(`The file was changed: its list “${name}” cannot be read. Save it anew.`);
   return list;
 }
@@ -41,7 +39,7 @@ function pendingOf(houseId: unknown, change: unknown, i: number, times?: unknown
   }
   // It may have left the device that it comes from: nothing joins it, and the server knows it by its id.
   const pending: Pending = { houseId, change: change as Change, isSealed: true };
-  return isObject(times) ? { ...pending, times: times as Pending['times'] } : pending;
+  return isRecord(times) ? { ...pending, times: times as Pending['times'] } : pending;
 }
 
 async function pictureOf({ sha256, houseId, picture }: Json, i: number): Promise<RescuedPicture> {
@@ -79,7 +77,7 @@ export async function readRescueFile(text: string): Promise<Rescued> {
   } catch {
     file = null;
   }
-  if (!isObject(file) || file.format !== 'calvet-unsent')
+  if (!isRecord(file) || file.format !== 'calvet-unsent')
     throw new NoRescueFile('This is no file of unsent entries: its name begins with “calvet-unsent”.');
   if (file.version !== 1)
     throw new NoRescueFile(
@@ -91,7 +89,7 @@ export async function readRescueFile(text: string): Promise<Rescued> {
     changes: [
       ...waiting.map(({ houseId, change, times }, i) => pendingOf(houseId, change, i, times)),
       ...entries.map((entry, i) => {
-        const change = isObject(entry.change)
+        const change = isRecord(entry.change)
           ? changeOf(entry as unknown as Entry, Number(entry.seenRevision))
           : null;
         return pendingOf(entry.houseId, change, waiting.length + i);

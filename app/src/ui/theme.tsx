@@ -38,12 +38,14 @@ export function usePageSize(): PageSize {
 /** Paper's type in the house's face, in sizes that follow the browser's. */
 function paperFonts(): MD3Theme['fonts'] {
   const all = configureFonts({ config: { fontFamily: fonts.text } });
-  const followed = ({ bodyMedium, labelLarge }: MD3Theme['fonts']) => ({ bodyMedium, labelLarge });
-  const sized = Object.entries(followed(all)).map(([name, font]) => [
-    name,
-    { ...font, fontSize: rem(font.fontSize), lineHeight: rem(font.lineHeight) },
-  ]);
-  return { ...all, ...(Object.fromEntries(sized) as Partial<MD3Theme['fonts']>) };
+  const sized = <Font extends { readonly fontSize: number; readonly lineHeight: number }>(
+    font: Font,
+  ): Font => ({
+    ...font,
+    fontSize: rem(font.fontSize),
+    lineHeight: rem(font.lineHeight),
+  });
+  return { ...all, bodyMedium: sized(all.bodyMedium), labelLarge: sized(all.labelLarge) };
 }
 
 function paperTheme(palette: Palette, base: MD3Theme): MD3Theme {

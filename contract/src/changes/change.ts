@@ -1,6 +1,6 @@
 import Joi from 'joi';
 import type { House } from '../house/house';
-import { inPresentForm, wholeInPresentForm } from '../former-form';
+import { broughtInPresentForm } from '../former-form';
 import { bodySchemas, isKind, KINDS, type Bodies, type Kind, type KindedRecord } from '../kinds';
 import { number, uuid } from '../record';
 import { refusalOf, type FieldRefusal } from '../refusal-of';
@@ -255,8 +255,7 @@ export function readChange(input: unknown, i: number): ReadChange {
       message: `Known kinds of record: ${KINDS.join(', ')}.`,
     });
   }
-  const present = given.op === 'create' ? wholeInPresentForm : inPresentForm;
-  const change = { ...given, body: present(given.kind, given.id, given.body) };
+  const change = { ...given, body: broughtInPresentForm(given) };
   const parts = change.parts ?? [];
   const refusal =
     bodyRefusal(change.kind, change.op, change.body) ??

@@ -1,5 +1,5 @@
 import { dequal } from 'dequal';
-import { inPresentForm, wholeInPresentForm } from '../former-form';
+import { broughtInPresentForm } from '../former-form';
 import type { Kind, KindedRecord } from '../kinds';
 import type { RecordBase } from '../record';
 import type { Change, ChangeOp, ChangeOutcome, FieldCollision } from './change';
@@ -220,12 +220,11 @@ function changedRecord(current: LedgerRecord | undefined, change: Change, ledger
 
 /** What was taken under a change's id is what comes under it now. */
 function isSameContent(change: Change, { kind, recordId, op, body, parts }: AcceptedChange): boolean {
-  const present = op === 'create' ? wholeInPresentForm : inPresentForm;
   return (
     change.kind === kind &&
     change.id === recordId &&
     change.op === op &&
-    dequal(change.body, present(kind, recordId, body)) &&
+    dequal(change.body, broughtInPresentForm({ op, kind, id: recordId, body })) &&
     dequal(change.parts ?? [], parts ?? [])
   );
 }

@@ -21,7 +21,7 @@ function unitWords(units: UnitSystem, showU: boolean): string {
     ...(units === 'metric' ? [`R in ${unitOf('resistance', units).symbol}`] : []),
     ...(showU ? [`U in ${unitOf('transmittance', units).symbol}`] : []),
   ];
-  return shown.map((words) => `${words}, `).join('');
+  return [...shown, 'films included'].join(', ');
 }
 
 /** What an area is worth, falling from its labels to its framing to the work as it was done. */
@@ -81,7 +81,7 @@ export function WorthBars({ figures, isGraded, showU = false }: WorthBarsProps) 
         );
       })}
       <Text look="small" tone="soft">
-        {unitWords(units, showU)}films included
+        {unitWords(units, showU)}
       </Text>
     </View>
   );

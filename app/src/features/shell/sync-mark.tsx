@@ -102,7 +102,7 @@ export function SyncMark() {
 }
 
 /** What who listens to the page is told: once for each turn that things take, not for every entry. */
-export function announcementOf({ count, text, isUnreachable }: MarkState): string {
+function announcementOf({ count, text, isUnreachable }: MarkState): string {
   if (text === 'needs you') return 'Something could not be sent and needs you.';
   if (isUnreachable && count === 0) return 'Offline: what you enter is kept on this device.';
   if (isUnreachable) return 'Offline: what you entered is kept on this device, not sent yet.';
