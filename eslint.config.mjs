@@ -43,7 +43,7 @@ export default defineConfig([
     languageOptions: { globals: { Buffer: 'readonly', __dirname: 'readonly' } },
   },
   {
-    files: ['app/**/*.js', 'app/src/ui/font-files.ts'],
+    files: ['app/**/*.js'],
     rules: { '@typescript-eslint/no-require-imports': 'off' },
   },
   forbid('core', ['contract', 'server', 'app', 'demo'], 'core stands on nothing.'),

@@ -1,35 +1,22 @@
-import { copyFileSync, mkdirSync, readFileSync, writeFileSync } from 'node:fs';
-import { createRequire } from 'node:module';
+import { mkdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { Marked } from 'marked';
 
-const require = createRequire(import.meta.url);
 const book = join(import.meta.dirname, '..', 'docs', 'methods.md');
 /** What is put beside the app as it is; made, and ignored by git. */
 const folder = join(import.meta.dirname, 'public');
 
-const FONTS = {
-  'methods-text.ttf':
-    '@expo-google-fonts/atkinson-hyperlegible-next/400Regular/AtkinsonHyperlegibleNext_400Regular.ttf',
-  'methods-bold.ttf':
-    '@expo-google-fonts/atkinson-hyperlegible-next/700Bold/AtkinsonHyperlegibleNext_700Bold.ttf',
-  'methods-figure.ttf':
-    '@expo-google-fonts/atkinson-hyperlegible-mono/400Regular/AtkinsonHyperlegibleMono_400Regular.ttf',
-};
-
 const STYLE = `
-@font-face{font-family:T;src:url(/methods-text.ttf)}
-@font-face{font-family:T;font-weight:700;src:url(/methods-bold.ttf)}
-@font-face{font-family:F;src:url(/methods-figure.ttf)}
 :root{color-scheme:light dark;--paper:#F4F1EA;--card:#FFF;--ink:#14202A;--soft:#4A555E;--line:#D8D2C4;--lake:#134A73}
 @media (prefers-color-scheme:dark){:root{--paper:#0E161C;--card:#17222B;--ink:#EEF2F4;--soft:#B2BDC5;--line:#3A4A56;--lake:#8AC6F4}}
-body{margin:0 auto;max-width:52rem;padding:1rem 1rem 6rem;background:var(--paper);color:var(--ink);font:1rem/1.5 T,sans-serif}
+body{margin:0 auto;max-width:52rem;padding:1rem 1rem 6rem;background:var(--paper);color:var(--ink);font:1rem/1.5 CalvetText,sans-serif}
+h1,h2,h3,strong,th{font-family:CalvetTextBold,sans-serif;font-weight:400}
 h1{font-size:1.6rem;line-height:1.2;margin:2.5rem 0 .5rem;border-top:1px solid var(--line);padding-top:1rem}
 h1:first-of-type{border:0;margin-top:0}
 h2,h3{font-size:1.15rem;margin:2rem 0 .5rem;scroll-margin-top:1rem}
 h3:target{background:var(--card);outline:.5rem solid var(--card);border-left:4px solid var(--lake);padding-left:.6rem}
 a{color:var(--lake)}
-code{font-family:F,monospace;font-size:.9em;overflow-wrap:anywhere}
+code{font-family:CalvetFigure,monospace;font-size:.9em;overflow-wrap:anywhere}
 pre{background:var(--card);border:1px solid var(--line);padding:.75rem;overflow-x:auto}
 pre code{overflow-wrap:normal}
 table{border-collapse:collapse}td,th{border-top:1px solid var(--line);padding:.35rem .75rem .35rem 0;text-align:left;vertical-align:top}
@@ -56,6 +43,7 @@ export function methodsPage(markdown) {
 <meta charset="utf-8">
 <meta name="viewport" content="width=device-width, initial-scale=1">
 <title>Methods – Calvet</title>
+<link rel="stylesheet" href="/fonts/fonts.css">
 <style>${STYLE}</style>
 </head>
 <body>
@@ -65,12 +53,10 @@ ${body}</body>
 `;
 }
 
-/** Writes the page and its fonts to where the export of the app takes them up. */
+/** Writes the page to where the export of the app takes them up. */
 export function writeMethodsPage() {
   mkdirSync(folder, { recursive: true });
   writeFileSync(join(folder, 'methods.html'), methodsPage(readFileSync(book, 'utf8')));
-  for (const [name, source] of Object.entries(FONTS))
-    copyFileSync(require.resolve(source), join(folder, name));
 }
 
 if (process.argv[1] === import.meta.filename) writeMethodsPage();

@@ -3,7 +3,7 @@ const { getDefaultConfig } = require('expo/metro-config');
 
 const config = getDefaultConfig(__dirname);
 
-/** The whole icon font is 1.3 MB; Paper gets the few icons that are used, from the font made by icon-font.mjs. */
+/** The whole icon font is 1.3 MB; Paper gets the few icons that are used, from the font made by fonts.mjs. */
 const ICON_SET = join(__dirname, 'src', 'ui', 'icon-font', 'icon-set.tsx');
 const WHOLE_ICON_FONTS = new Set([
   '@react-native-vector-icons/material-design-icons',

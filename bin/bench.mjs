@@ -1,6 +1,7 @@
 import { existsSync, mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { createServer } from 'node:http';
 import { extname, join } from 'node:path';
+import { gzipSync } from 'node:zlib';
 import { hashOf, root, workFolder } from './machine/checkout.mjs';
 import { startDatabase } from './machine/database.mjs';
 import { ensureProgram } from './machine/debian.mjs';
@@ -64,6 +65,15 @@ async function ensureBareApp() {
 
 const TYPES = { '.html': 'text/html', '.js': 'text/javascript', '.css': 'text/css', '.ttf': 'font/ttf' };
 
+const packedFiles = new Map();
+
+/** A file's bytes, packed as any server does it. */
+function packed(file) {
+  const known = packedFiles.get(file) ?? gzipSync(readFileSync(file));
+  packedFiles.set(file, known);
+  return known;
+}
+
 /** Serves the bare app as plainly as can be. */
 function serveBareApp(port) {
   const server = createServer((request, response) => {
@@ -71,7 +81,8 @@ function serveBareApp(port) {
     const file = join(bareFolder, path);
     const found = path !== '/' && existsSync(file) ? file : join(bareFolder, 'index.html');
     response.setHeader('content-type', TYPES[extname(found)] ?? 'application/octet-stream');
-    response.end(readFileSync(found));
+    response.setHeader('content-encoding', 'gzip');
+    response.end(packed(found));
   });
   return new Promise((resolve) => server.listen(port, '127.0.0.1', () => resolve(server)));
 }
@@ -148,7 +159,13 @@ async function main() {
       });
     try {
       await mustRun(process.execPath, ['--import', 'tsx', 'demo/src/seed.ts', server.url]);
-      await measure('first-screen', `http://127.0.0.1:${barePort}/`);
+      // Another version of the app that is served somewhere can be measured in the same run.
+      const former = process.env.CALVET_FORMER_URL;
+      await measure(
+        'first-screen',
+        `http://127.0.0.1:${barePort}/`,
+        ...(former === undefined ? [] : [former]),
+      );
       await measure('large-house', `http://127.0.0.1:${barePort}/`);
       await measure('store', await bundleStorePage());
       await measure('entries');

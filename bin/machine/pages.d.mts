@@ -1,2 +1,5 @@
-/** Addresses that the app has a page for, as patterns of the server's router, from the folder of its routes. */
-export function pagesIn(routesFolder: string): readonly string[];
+/**
+ * Addresses that the app has a page for, as patterns of the server's router, from the folder of its routes; with each the
+ * files that are needed to show it.
+ */
+export function pagesIn(routesFolder: string): Readonly<Record<string, readonly string[]>>;

@@ -2,27 +2,31 @@ import { createHash } from 'node:crypto';
 import { existsSync, mkdirSync, readFileSync, renameSync, rmSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { hashOf, root, workFolder } from './checkout.mjs';
-import { pagesIn } from './pages.mjs';
+import { finishPages, packFiles } from './web-pages.mjs';
 import { mustRun, run, Trouble } from './processes.mjs';
 
 export const webFolder = join(root, 'dist');
 const MARK = join(webFolder, '.sources');
-const SOURCES = ['app', 'core/src', 'contract/src', 'docs/methods.md', 'package-lock.json'];
+const SOURCES = ['app', 'bin/machine', 'core/src', 'contract/src', 'docs/methods.md', 'package-lock.json'];
 
 /** Exports the web app to a folder. */
 export async function exportWebApp(appFolder, outputFolder) {
   mkdirSync(workFolder, { recursive: true });
-  const code = await run('npx', ['expo', 'export', '-p', 'web', '--output-dir', outputFolder], {
-    cwd: appFolder,
-    env: { EXPO_OFFLINE: '1', EXPO_NO_TELEMETRY: '1', CI: '1', NODE_ENV: 'production' },
-    quiet: process.env.CALVET_VERBOSE === undefined,
-  });
+  const code = await run(
+    'npx',
+    ['expo', 'export', '-p', 'web', '--source-maps', '--output-dir', outputFolder],
+    {
+      cwd: appFolder,
+      env: { EXPO_OFFLINE: '1', EXPO_NO_TELEMETRY: '1', CI: '1', NODE_ENV: 'production' },
+      quiet: process.env.CALVET_VERBOSE === undefined,
+    },
+  );
   if (code !== 0) throw new Trouble('The web app could not be built; CALVET_VERBOSE=1 shows why.');
 }
 
 /** Files of the app that are made from other files of the project. */
 export async function makeFiles() {
-  await mustRun('node', [join(root, 'app', 'icon-font.mjs')]);
+  await mustRun('node', [join(root, 'app', 'fonts.mjs')]);
   await mustRun('node', [join(root, 'app', 'methods-page.mjs')]);
 }
 
@@ -46,7 +50,7 @@ async function writeServiceWorker(folder) {
   const { generateSW } = await import('workbox-build');
   const { warnings } = await generateSW({
     globDirectory: folder,
-    globPatterns: ['**/*.{html,js,css,ttf,png,ico,webmanifest,json}'],
+    globPatterns: ['**/*.{html,js,css,woff2,png,ico,webmanifest}'],
     swDest: join(folder, 'service-worker.js'),
     inlineWorkboxRuntime: true,
     sourcemap: false,
@@ -72,9 +76,9 @@ export async function ensureWebApp() {
   const making = join(workFolder, 'web-app');
   rmSync(making, { recursive: true, force: true });
   await exportWebApp(join(root, 'app'), making);
-  const pages = pagesIn(join(root, 'app', 'src', 'routes'));
-  writeFileSync(join(making, 'pages.json'), JSON.stringify(pages, null, 1));
+  finishPages(making, join(root, 'app'));
   await writeServiceWorker(making);
+  packFiles(making);
   writeFileSync(join(making, '.sources'), wanted);
   rmSync(webFolder, { recursive: true, force: true });
   renameSync(making, webFolder);

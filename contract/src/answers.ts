@@ -1,5 +1,6 @@
 import type {
   ChangesAnswer,
+  ChangesOfHouses,
   ChangesPage,
   ConfirmedPictures,
   DeletedHousesAnswer,
@@ -69,12 +70,19 @@ export function isChangesPage(value: unknown): value is ChangesPage {
   );
 }
 
+const isPages = (value: unknown): boolean => isObject(value) && isList(Object.values(value), isChangesPage);
+
+export function isChangesOfHouses(value: unknown): value is ChangesOfHouses {
+  return isObject(value) && isPages(value.pages);
+}
+
 export function isHousesAnswer(value: unknown): value is HousesAnswer {
   return (
     isObject(value) &&
     isList(value.houses, isRecord) &&
     isObject(value.counters) &&
-    isList(Object.values(value.counters), isCount)
+    isList(Object.values(value.counters), isCount) &&
+    (value.pages === undefined || isPages(value.pages))
   );
 }
 

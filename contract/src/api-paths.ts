@@ -5,8 +5,13 @@ export const apiPaths = {
   health: `${API}/health`,
   ready: `${API}/ready`,
   houses: `${API}/houses`,
+  /** The list with all that is in the first houses of it, for a device that holds nothing. */
+  housesWithChanges: `${API}/houses?with=changes`,
   deletedHouses: `${API}/houses/deleted`,
   events: `${API}/events`,
+  /** What is new in several houses, each since a change number. */
+  changesOf: (since: Iterable<readonly [string, number]>) =>
+    `${API}/changes?since=${[...since].map((pair) => pair.join(':')).join(',')}`,
   changes: (houseId: string) => `${API}/houses/${houseId}/changes`,
   /** Where pictures are sent to, piece by piece, by the tus protocol 1.0. */
   uploads: `${API}/uploads`,

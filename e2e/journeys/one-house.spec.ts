@@ -128,22 +128,26 @@ test('readings from a file, all or nothing, and out again', async ({ page, app }
 
   await upload('broken.csv', 'house_pressure_pa,flow_m3h\n-20,200\n-30,lots\n');
   await expect(
-    page.getByText('Nothing was imported. Line 3, flow_m3h: “lots” is not a number.'),
+    page.getByText('Nothing can be brought in. Line 3, flow_m3h: “lots” is not a number.'),
   ).toBeVisible();
+  await page.getByRole('button', { name: 'Cancel' }).click();
   await expect(page.getByLabel('Building pressure, reading 2', { exact: true })).toHaveCount(0);
   await upload('huge.csv', `house_pressure_pa,flow_m3h\n${'-20,200\n'.repeat(625_000)}`);
   await expect(page.getByText(/huge\.csv has 5\.0 MB/)).toBeVisible();
 
   const rows = readings.map(([pressure, flow]) => `reading;${pressure.replace('.', ',')};${flow}`);
   const file = [
-    'row;house_pressure_pa;flow_m3h',
+    'Gauge;read by hand',
+    'Row;House pressure (Pa);Flow (m³/h)',
     'baseline before;-0,8',
     'baseline before;-1,1',
     ...rows,
     'baseline after;-1',
   ];
   await upload('test.csv', file.join('\n'));
-  await expect(page.getByText('11 lines were imported.')).toBeVisible();
+  await expect(page.getByText('building pressure, Pa')).toBeVisible();
+  await page.getByRole('button', { name: 'Bring in 11 lines' }).click();
+  await expect(page.getByText('11 lines were brought in.')).toBeVisible();
   await seesFigures(page, expectedResult());
 
   await openPart(page, 'Readings');

@@ -4,6 +4,7 @@ import {
   CLOCK_HEADER,
   DEVICE_HEADER,
   isChangesAnswer,
+  isChangesOfHouses,
   isChangesPage,
   isConfirmedPictures,
   isDeletedHousesAnswer,
@@ -12,6 +13,7 @@ import {
   PICTURE_HEADER,
   type Change,
   type ChangeOutcome,
+  type ChangesOfHouses,
   type ChangesPage,
   type DeletedHousesAnswer,
   type HousesAnswer,
@@ -52,8 +54,11 @@ export interface ApiOptions {
 
 /** The one door to the server. Every answer is checked for what it must be. */
 export interface Api {
-  readonly houses: () => Promise<HousesAnswer>;
+  /** The list, with all that is in the first houses of it where that is wanted. */
+  readonly houses: (withChanges?: boolean) => Promise<HousesAnswer>;
   readonly deletedHouses: () => Promise<DeletedHousesAnswer>;
+  /** What is new in several houses, of as many as go into one answer. */
+  readonly changesOf: (since: ReadonlyMap<string, number>) => Promise<ChangesOfHouses>;
   readonly changesSince: (houseId: string, since: number) => Promise<ChangesPage>;
   /** Sends changes, and gives back what became of each. */
   readonly sendChanges: (
@@ -192,8 +197,10 @@ export function createApi(options: ApiOptions): Api {
   }
 
   return {
-    houses: () => answer(apiPaths.houses, isHousesAnswer),
+    houses: (withChanges = false) =>
+      answer(withChanges ? apiPaths.housesWithChanges : apiPaths.houses, isHousesAnswer),
     deletedHouses: () => answer(apiPaths.deletedHouses, isDeletedHousesAnswer),
+    changesOf: (since) => answer(apiPaths.changesOf(since), isChangesOfHouses),
     changesSince: (houseId, since) => answer(`${apiPaths.changes(houseId)}?since=${since}`, isChangesPage),
     sendChanges,
     isReady: async () => {

@@ -1,6 +1,6 @@
 import type { BodyChange, ChangesPage, House } from '@calvet/contract';
 import { houseWith } from '../../test/records';
-import { ApiProblem } from './api';
+import { ApiProblem, type Api } from './api';
 import { CatchingUp } from './catching-up';
 import { Copies } from './copies';
 import { EMPTY_COPY, type HouseCopy } from './house-copy';
@@ -12,7 +12,11 @@ const house: House = houseWith({ revision: 3 });
 const copy: HouseCopy = { upTo: 3, records: new Map([[house.id, { kind: 'house', record: house }]]) };
 
 /** A device that holds a house, and a server that knows none unless it is told otherwise. */
-function device(changesSince?: (houseId: string, since: number) => Promise<ChangesPage>) {
+function device(
+  changesSince?: (houseId: string, since: number) => Promise<ChangesPage>,
+  more: Partial<Pick<Api, 'houses' | 'changesOf'>> & { readonly isNewDevice?: boolean } = {},
+) {
+  const { isNewDevice = false, ...answers } = more;
   let ids = 0;
   const outbox = new Outbox({
     post: () => undefined,
@@ -35,11 +39,14 @@ function device(changesSince?: (houseId: string, since: number) => Promise<Chang
   const catchingUp = new CatchingUp({
     api: {
       houses: () => Promise.reject(unknown),
+      changesOf: () => Promise.reject(unknown),
       changesSince: changesSince ?? (() => Promise.reject(unknown)),
+      ...answers,
     },
     clock: deviceClock,
     copies,
     outbox,
+    isNewDevice,
     settled: Promise.resolve(),
     onReached: () => undefined,
     onUnreachable: () => undefined,
@@ -97,4 +104,82 @@ test('a page that follows upon a copy which was replaced meanwhile is asked for 
   expect(asked).toEqual([3, 0]);
   expect(copies.recordOf(house.id, house.id)?.record).toEqual(later);
   expect(copies.of(house.id).upTo).toBe(5);
+});
+
+/** What a server tells of a house that has so many changes, asked since one of them. */
+const pageOf = (id: string, since: number, upTo: number): ChangesPage => ({
+  records:
+    upTo > since ? [{ kind: 'house', record: { ...house, id, houseId: id, revision: upTo, name: id } }] : [],
+  upTo,
+  more: false,
+});
+
+test('what fell behind is fetched in one request; what does not go into it is asked for alone', async () => {
+  const counters: Record<string, number> = { [house.id]: 5, long: 900, b: 7, c: 2 };
+  const together: string[][] = [];
+  const alone: string[] = [];
+  const { catchingUp, copies } = device(
+    (id, since) => {
+      alone.push(id);
+      return Promise.resolve(pageOf(id, since, counters[id] ?? 0));
+    },
+    {
+      changesOf: (since) => {
+        together.push([...since].map((pair) => pair.join(':')));
+        const fitting = [...since].filter(([id]) => id !== 'long').slice(0, 2);
+        return Promise.resolve({
+          pages: Object.fromEntries(fitting.map(([id, n]) => [id, pageOf(id, n, counters[id] ?? 0)])),
+        });
+      },
+    },
+  );
+  await catchingUp.refreshEach([house.id, 'long', 'b', 'c']);
+  expect(together).toEqual([
+    [`${house.id}:3`, 'long:0', 'b:0', 'c:0'],
+    ['long:0', 'c:0'],
+  ]);
+  expect(alone).toEqual(['long']);
+  expect(Object.keys(counters).map((id) => copies.of(id).upTo)).toEqual(Object.values(counters));
+});
+
+test('one house that cannot be fetched holds up no other', async () => {
+  const { catchingUp, copies } = device(undefined, {
+    changesOf: (since) =>
+      Promise.resolve({
+        pages: Object.fromEntries(
+          [...since.keys()].filter((id) => id !== 'gone').map((id) => [id, pageOf(id, 0, 2)]),
+        ),
+      }),
+  });
+  await expect(catchingUp.refreshEach(['a', 'gone', 'b'])).rejects.toThrow('No house has this id.');
+  expect([copies.of('a').upTo, copies.of('b').upTo]).toEqual([2, 2]);
+});
+
+test('a server that knows less of one house among several is told what it lost of it', async () => {
+  const { catchingUp, told } = device((id) => Promise.resolve(pageOf(id, 0, 1)), {
+    changesOf: (since) =>
+      Promise.resolve({
+        pages: Object.fromEntries([...since.keys()].map((id) => [id, { records: [], upTo: 1, more: false }])),
+      }),
+  });
+  await catchingUp.refreshEach([house.id, 'b']);
+  expect(told.flat().map(({ id, op }) => [id, op])).toEqual([[house.id, 'update']]);
+});
+
+test('the first list of a new device brings along what is in it; what is held already and newer stays', async () => {
+  const asked: (boolean | undefined)[] = [];
+  const { catchingUp, copies } = device(undefined, {
+    isNewDevice: true,
+    houses: (withChanges) => {
+      asked.push(withChanges);
+      const counters = { [house.id]: 3, other: 2 };
+      const pages = { [house.id]: { ...pageOf(house.id, 0, 1), upTo: 1 }, other: pageOf('other', 0, 2) };
+      return Promise.resolve({ houses: [house], counters, ...(withChanges === true ? { pages } : {}) });
+    },
+  });
+  await catchingUp.refreshHouses();
+  await catchingUp.refreshHouses();
+  expect(asked).toEqual([true, false]);
+  expect(copies.of('other').upTo).toBe(2);
+  expect(copies.recordOf(house.id, house.id)?.record).toEqual(house);
 });

@@ -1,4 +1,4 @@
-import type { ChangesPage, House, News } from '@calvet/contract';
+import { HOUSES_ASKED_MAX, type ChangesPage, type House, type News } from '@calvet/contract';
 import { lostByServer } from './after-restore';
 import { ApiProblem, Unreachable, type Api } from './api';
 import { NextCall, type Clock } from './clock';
@@ -16,10 +16,12 @@ const isUnknownHouse = (error: unknown): boolean =>
   error instanceof ApiProblem && error.problem.code === 'unknown-house';
 
 interface CatchingUpOptions {
-  readonly api: Pick<Api, 'houses' | 'changesSince'>;
+  readonly api: Pick<Api, 'houses' | 'changesOf' | 'changesSince'>;
   readonly clock: Clock;
   readonly copies: Copies;
   readonly outbox: Outbox;
+  /** True on a device that holds nothing: the list brings along what it can. */
+  readonly isNewDevice: boolean;
   /** Settles once what the device kept is here. */
   readonly settled: Promise<void>;
   readonly onReached: () => void;
@@ -49,12 +51,14 @@ class Once<T> {
 /** Brings what this device holds up to date with the server, by as few requests as that takes. */
 export class CatchingUp {
   private askedAt = -Infinity;
+  private holdsNothing: boolean;
   private onMissed: () => void = () => undefined;
   private readonly nextLook: NextCall;
   private readonly houses = new Once((houseId) => this.bring(houseId));
   private readonly lost = new Once((houseId) => this.tellWhatWasLost(houseId));
 
   constructor(private readonly options: CatchingUpOptions) {
+    this.holdsNothing = options.isNewDevice;
     this.nextLook = new NextCall(options.clock, () => this.onMissed());
   }
 
@@ -93,12 +97,16 @@ export class CatchingUp {
     const { api, clock, copies, settled, onReached, onUnreachable, onHouses } = this.options;
     this.askedAt = clock.now();
     try {
-      const { houses, counters } = await api.houses();
+      const { houses, counters, pages = {} } = await api.houses(this.holdsNothing);
+      this.holdsNothing = false;
       onReached();
       onHouses(houses);
       await settled;
+      for (const [id, { records, upTo }] of Object.entries(pages)) {
+        if (upTo >= copies.of(id).upTo) copies.take(id, records, upTo);
+      }
       const behind = [...copies.all()].filter(([id, { upTo }]) => (counters[id] ?? 0) !== upTo);
-      await Promise.all(behind.map(([id]) => this.refreshHouse(id).catch(() => undefined)));
+      await this.refreshEach(behind.map(([id]) => id)).catch(() => undefined);
       return houses;
     } catch (error) {
       if (error instanceof Unreachable) onUnreachable();
@@ -109,6 +117,47 @@ export class CatchingUp {
   /** Something may have been missed: the list is asked for again, unless that was done just now. */
   private missed(gapMs: number): void {
     this.nextLook.within(Math.max(0, this.askedAt + gapMs - this.options.clock.now()));
+  }
+
+  /** Brings copies of several houses up to date, by one request for as many as go into one answer. */
+  readonly refreshEach = async (houseIds: readonly string[]): Promise<void> => {
+    const groups = Array.from({ length: Math.ceil(houseIds.length / HOUSES_ASKED_MAX) }, (_, i) =>
+      houseIds.slice(i * HOUSES_ASKED_MAX, (i + 1) * HOUSES_ASKED_MAX),
+    );
+    await Promise.all(groups.map((group) => this.bringEach(group)));
+  };
+
+  private async bringEach(houseIds: readonly string[]): Promise<void> {
+    const { api, copies } = this.options;
+    let left = houseIds;
+    while (left.length > 1) {
+      const asked = new Map(left.map((id) => [id, copies.of(id).upTo]));
+      const { pages } = await api.changesOf(asked);
+      const again: string[] = [];
+      for (const [id, since] of asked) {
+        const page = pages[id];
+        if (page === undefined || (await this.takePage(id, since, page)) === 'goes on') again.push(id);
+      }
+      const came = left.length - again.length;
+      left = again;
+      if (came === 0) break;
+    }
+    // Too long for an answer with others, unknown to the server, or the last one.
+    await Promise.all(left.map(this.refreshHouse));
+  }
+
+  /** Takes in what was asked for since a change number. */
+  private async takePage(houseId: string, since: number, page: ChangesPage): Promise<'goes on' | 'ends'> {
+    const { copies } = this.options;
+    const held = copies.of(houseId).upTo;
+    // Another copy took its place meanwhile, which does not hold what came before this page.
+    if (held < since) return 'goes on';
+    if (page.upTo < since && since === held) {
+      await this.tellAgain(houseId);
+      return 'ends';
+    }
+    copies.take(houseId, page.records, page.upTo);
+    return page.more ? 'goes on' : 'ends';
   }
 
   private async bring(houseId: string): Promise<void> {
@@ -124,15 +173,7 @@ export class CatchingUp {
         else if (waitingIn(outbox.getState(), houseId).length === 0) throw error;
         return;
       }
-      const held = copies.of(houseId).upTo;
-      // Another copy took its place meanwhile, which does not hold what came before this page.
-      if (held < since) continue;
-      if (page.upTo < since && since === held) {
-        await this.tellAgain(houseId);
-        return;
-      }
-      copies.take(houseId, page.records, page.upTo);
-      if (!page.more) return;
+      if ((await this.takePage(houseId, since, page)) === 'ends') return;
     }
   }
 

@@ -2,18 +2,22 @@ import { v7 } from 'uuid';
 
 const KEY = 'calvet.device';
 
-function known(): string {
+interface Device {
+  readonly id: string;
+  readonly isNew: boolean;
+}
+
+function known(): Device {
+  const made = { id: v7(), isNew: true };
   try {
     const kept = localStorage.getItem(KEY);
-    if (kept !== null) return kept;
-    const made = v7();
-    localStorage.setItem(KEY, made);
-    return made;
+    if (kept !== null) return { id: kept, isNew: false };
+    localStorage.setItem(KEY, made.id);
   } catch {
     // Without storage this tab is a device of its own.
-    return v7();
   }
+  return made;
 }
 
 /** Which device this is, by a UUID that it made for itself: so that nobody is in dispute with their own entries. */
-export const deviceId: string = known();
+export const { id: deviceId, isNew: isNewDevice } = known();

@@ -145,8 +145,8 @@ export function useHouseViews(houses: readonly House[]): ReadonlyMap<string, Hou
   const state = useOutbox();
   const isHere = (id: string): boolean => copies.has(id) || viewWithWaiting(undefined, id, state) != null;
   const missing = houses.flatMap(({ id }) => (isHere(id) ? [] : [id]));
-  useSWR<void[], Error>(isRead && missing.length > 0 ? ['houses not here', ...missing] : null, () =>
-    Promise.all(missing.map(store.refreshHouse)),
+  useSWR<void, Error>(isRead && missing.length > 0 ? ['houses not here', ...missing] : null, () =>
+    store.refreshEach(missing),
   );
   return useMemo(() => {
     const views = houses.map(({ id }): [string, HouseView | null | undefined] => [

@@ -88,6 +88,7 @@ export function createStore(options: StoreOptions) {
     clock,
     copies,
     outbox,
+    isNewDevice: options.isNewDevice ?? false,
     settled: keeping.settled,
     onReached: () => {
       reachability.worked();
@@ -342,6 +343,7 @@ export function createStore(options: StoreOptions) {
     /** The list of houses as it was last told; null before. */
     knownHouses: (): readonly House[] | null => houses,
     refreshHouse: catchingUp.refreshHouse,
+    refreshEach: catchingUp.refreshEach,
     refreshHouses: catchingUp.refreshHouses,
     writeAll,
     tryNow,

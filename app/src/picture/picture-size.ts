@@ -1,4 +1,4 @@
-import { format } from 'date-fns';
+import { format } from 'date-fns/format';
 
 /** Sides of a picture that keeps its shape and fits a square; never larger than it was. */
 export function fitted(

@@ -6,14 +6,12 @@ import { SyncAnnouncer } from '../features/shell/sync-mark';
 import { TroubleBanner } from '../features/shell/trouble-banner';
 import { StoreProvider } from '../data/store-context';
 import { KeypadHost } from '../ui/keypad/keypad';
-import { useFontFiles } from '../ui/font-files';
 import { Theme } from '../ui/theme';
 import { NoteHost } from '../ui/undo';
 
 export { PageFailed as ErrorBoundary } from '../features/shell/page-failed';
 
 export default function RootLayout() {
-  useFontFiles();
   return (
     <Theme>
       <StoreProvider>

@@ -1,5 +1,7 @@
 import { fromSi, unitOf, type Quantity, type UnitSystem } from '@calvet/core';
-import { format as formatDay, isValid, parseISO } from 'date-fns';
+import { format as formatDay } from 'date-fns/format';
+import { isValid } from 'date-fns/isValid';
+import { parseISO } from 'date-fns/parseISO';
 
 /** The true minus sign. */
 export const MINUS = '\u2212';

@@ -1,3 +1,5 @@
+import families from './font-families.json';
+
 /** Colours by what they mean. Text in `ink`, `soft`, `lake`, `ember` and `straw` keeps 7:1 on paper, card and tints. */
 export interface Palette {
   readonly paper: string;
@@ -52,14 +54,8 @@ export const dark: Palette = {
   onFill: '#08131B',
 };
 
-/** Families under which the fonts are loaded. */
-export const fonts = {
-  text: 'CalvetText',
-  bold: 'CalvetTextBold',
-  heavy: 'CalvetTextHeavy',
-  figure: 'CalvetFigure',
-  figureBold: 'CalvetFigureBold',
-} as const;
+/** Families under which the page loads the fonts that ship with the app. */
+export const fonts = families;
 
 /** Steps of space, in pixels. */
 export const space = { xs: 4, s: 8, m: 12, l: 16, xl: 24, xxl: 32 } as const;

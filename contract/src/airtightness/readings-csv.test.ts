@@ -1,16 +1,23 @@
 import { baseline } from '../../test/baseline';
-import { readReadingsCsv, withImported } from './readings-csv';
-import { writeReadingsCsv } from './write-readings-csv';
+import { columnNamed } from './csv-columns';
+import { hasRoom, readReadingsCsv, surveyCsv, withImported } from './readings-csv';
+import { writeReadingsCsv, writeTemplateCsv } from './write-readings-csv';
 import type { AirtightnessTestBody, NamedFanRange } from './airtightness-test';
 
 let made = 0;
 const newId = () => `00000000-0000-7000-8000-${String(++made).padStart(12, '0')}`;
 const ring: NamedFanRange = { name: 'Ring B', coefficient: 12, exponent: 0.5, minPa: 20, maxPa: 300 };
-const read = (text: string, fanRanges: readonly NamedFanRange[] = []) =>
-  readReadingsCsv(text, { direction: 'depressurise', fanRanges, newId });
+type Options = Partial<Parameters<typeof readReadingsCsv>[1]>;
 
-function imported(text: string, fanRanges?: readonly NamedFanRange[]) {
-  const result = read(text, fanRanges);
+function read(text: string, options: Options = {}) {
+  const result = surveyCsv(text);
+  return result.ok
+    ? readReadingsCsv(result.survey, { direction: 'depressurise', fanRanges: [], newId, ...options })
+    : result;
+}
+
+function imported(text: string, options?: Options) {
+  const result = read(text, options);
   if (!result.ok) throw new Error(JSON.stringify(result));
   return result.imported;
 }
@@ -41,6 +48,91 @@ test('semicolons with decimal commas, a byte order mark, blank lines and Windows
   ]);
 });
 
+test.each<[string, string | null, string | null]>([
+  ['house_pressure_pa', 'housePressure', 'Pa'],
+  ['House Pressure (Pa)', 'housePressure', 'Pa'],
+  ['Building pressure [Pa]', 'housePressure', 'Pa'],
+  ['Induced pressure', 'housePressure', 'Pa'],
+  ['Envelope Pressure, in. w.c.', 'housePressure', 'in. w.c.'],
+  ['Pressure difference', 'housePressure', 'Pa'],
+  ['Δp Pa', 'housePressure', 'Pa'],
+  ['flow_l_s', 'flow', 'L/s'],
+  ['flow_m3h', 'flow', 'm³/h'],
+  ['Flow (m³/h)', 'flow', 'm³/h'],
+  ['Air flow, m3/hr', 'flow', 'm³/h'],
+  ['Fan Flow (CFM)', 'flow', 'cfm'],
+  ['Airflow ft³/min', 'flow', 'cfm'],
+  ['CFM', 'flow', 'cfm'],
+  ['Flow', 'flow', null],
+  ['Fan pressure [Pa]', 'fanPressure', 'Pa'],
+  ['Flow pressure, in H2O', 'fanPressure', 'in. w.c.'],
+  ['Ring', 'fanRange', null],
+  ['fan_min_pa', 'fanMin', null],
+  ['Direction', 'direction', null],
+  ['Excluded because', 'struckOut', null],
+  ['Time', null, null],
+  ['Temperature (°C)', null, null],
+  ['', null, null],
+])('a column “%s” is taken for %s in %s', (name, meaning, unit) => {
+  expect(columnNamed(name)).toEqual({ name, meaning, unit, strangeUnit: null });
+});
+
+test('lines above the names of the columns are passed over, columns of other things too', () => {
+  const text = [
+    'Door test of a barn, morning',
+    'Gauge;12 345;calibrated',
+    '',
+    'No;Time;House pressure (Pa);Flow (CFM);',
+    '1;09:12:01;-20,5;100;',
+    '2;09:13:40;-50;212,5;',
+  ].join('\n');
+  const found = surveyCsv(text);
+  expect(found).toMatchObject({ ok: true, survey: { headerLine: 4 } });
+  const { runs, count } = imported(text);
+  expect(count).toBe(2);
+  expect(runs.depressurise?.readings[1]?.pressurePa).toBe(-50);
+  expect(runs.depressurise?.readings[1]?.flowM3h).toBeCloseTo(212.5 * 1.699010796, 5);
+  expect(read(text.replace('212,5', 'many'))).toMatchObject({
+    refusal: { line: 6, column: 'Flow (CFM)', message: '“many” is not a number.' },
+  });
+});
+
+test('pressures in inches of water are brought to Pa', () => {
+  const { runs } = imported('House pressure in wc,Fan pressure in wc,Ring\n-0.2,0.5,Ring B\n', {
+    fanRanges: [ring],
+  });
+  const [reading] = runs.depressurise?.readings ?? [];
+  expect(reading?.pressurePa).toBeCloseTo(-49.818, 3);
+  expect(reading?.fanPressurePa).toBeCloseTo(124.544, 3);
+});
+
+test('a flow that names no unit is in the one that is said', () => {
+  const text = 'Pressure,Flow\n-50,100\n';
+  const flow = (flowUnit: 'cfm' | 'm³/h') =>
+    imported(text, { flowUnit }).runs.depressurise?.readings[0]?.flowM3h;
+  expect([flow('m³/h'), flow('cfm')]).toEqual([100, expect.closeTo(169.9010796, 5)]);
+});
+
+test.each(['metric', 'imperial'] as const)(
+  'a template, %s: what is filled in is read, what is left blank is not',
+  (units) => {
+    const template = writeTemplateCsv('pressurise', units);
+    expect(read(template)).toMatchObject({ ok: false, refusal: { line: 2, column: null } });
+    let filled = 0;
+    const text = template.replace(/^pressurise,reading,,,$/gm, (line) => {
+      filled += 1;
+      return filled > 3 ? line : `pressurise,reading,${20 * filled},${100 * filled},`;
+    });
+    const { runs, count } = imported(text.replace('before,,,', 'before,0.5,,'));
+    expect(count).toBe(4);
+    expect(runs.pressurise?.baselineBeforePa).toMatchObject([{ pressurePa: 0.5 }]);
+    const factor = units === 'metric' ? 1 : 1.69901079552;
+    expect(runs.pressurise?.readings.map(({ flowM3h }) => flowM3h)).toEqual(
+      [100, 200, 300].map((flow) => expect.closeTo(flow * factor, 6)),
+    );
+  },
+);
+
 test('both directions, baselines, a range and a reading struck out', () => {
   const { runs, fanRanges } = imported(
     [
@@ -51,7 +143,7 @@ test('both directions, baselines, a range and a reading struck out', () => {
       'pressurise,baseline after,0.7',
       'depressurise,reading,-50,120,Ring B',
     ].join('\n'),
-    [ring],
+    { fanRanges: [ring] },
   );
   expect(fanRanges.map(({ name }) => name)).toEqual(['Ring B', 'Ring A']);
   expect(runs.pressurise).toMatchObject({
@@ -67,7 +159,7 @@ test('both directions, baselines, a range and a reading struck out', () => {
 
 describe('a figure that could be either', () => {
   const flowsOf = (text: string, decimalMark?: '.' | ',') => {
-    const result = readReadingsCsv(text, { direction: 'depressurise', fanRanges: [], newId, decimalMark });
+    const result = read(text, { decimalMark });
     if (!result.ok) return result;
     return result.imported.runs.depressurise?.readings.map(({ flowM3h }) => flowM3h);
   };
@@ -101,9 +193,12 @@ describe('a figure that could be either', () => {
 });
 
 test.each<[string, string, number, string | null]>([
-  ['an empty file', '', 1, 'house_pressure_pa'],
-  ['a header of another kind', 'time,value\n1,2\n', 1, 'time'],
-  ['no flow column', 'house_pressure_pa\n-50\n', 1, 'flow_m3h'],
+  ['an empty file', '', 1, null],
+  ['a header of another kind', 'time,value\n1,2\n', 1, null],
+  ['no flow column', 'house_pressure_pa\n-50\n', 1, 'flow'],
+  ['a pressure in bar', 'House pressure (mbar),flow_cfm\n-5,1\n', 1, 'House pressure (mbar)'],
+  ['a flow in a unit of pressure', 'house pressure,Flow Pa\n-5,1\n', 1, 'Flow Pa'],
+  ['names too far down', `${'x\n'.repeat(50)}house_pressure_pa,flow_m3h\n-50,1\n`, 1, null],
   ['two flow columns', 'house_pressure_pa,flow_m3h,flow_cfm\n-50,1,1\n', 1, 'flow_cfm'],
   ['a column twice', 'house_pressure_pa,flow_m3h,flow_m3h\n-50,1,1\n', 1, 'flow_m3h'],
   ['a header alone', 'house_pressure_pa,flow_m3h\n', 2, null],
@@ -121,7 +216,7 @@ test.each<[string, string, number, string | null]>([
     2,
     'fan_range',
   ],
-  ['a fan pressure without a range', 'house_pressure_pa,fan_pressure_pa\n-50,120\n', 2, 'fan_range'],
+  ['a fan pressure without a range', 'house_pressure_pa,fan_pressure_pa\n-50,120\n', 2, 'fan range'],
   [
     'flow and fan pressure at once',
     'house_pressure_pa,flow_m3h,fan_pressure_pa,fan_range\n-50,1,120,Ring B\n',
@@ -130,7 +225,7 @@ test.each<[string, string, number, string | null]>([
   ],
   ['an open quotation mark', 'house_pressure_pa,flow_m3h\n-50,"210\n', 2, null],
 ])('%s is refused whole, with the line', (_name, text, line, column) => {
-  const result = read(text, [ring]);
+  const result = read(text, { fanRanges: [ring] });
   expect(result).toMatchObject({ ok: false, refusal: { line, column } });
 });
 
@@ -187,6 +282,20 @@ test('what is written is read back', () => {
   });
   expect(back.fanRanges).toEqual([ring]);
   expect(withoutIds(back.depressurise ?? null)).toEqual(withoutIds(body.depressurise));
+});
+
+test('what is brought in can be added to what is there, as far as a run has room', () => {
+  const [reading] = imported('house_pressure_pa,flow_m3h\n-30,150\n').runs.depressurise?.readings ?? [];
+  if (reading === undefined) throw new Error('No reading was read.');
+  const before = { baselineBeforePa: baseline(-1), baselineAfterPa: [], readings: [reading] };
+  const file = imported('row,house_pressure_pa,flow_m3h\nbaseline before,-2\n,-50,210\n');
+  const test = { depressurise: before, pressurise: null } as unknown as AirtightnessTestBody;
+  const added = withImported(file, test, 'add');
+  expect(added.depressurise?.readings.map(({ pressurePa }) => pressurePa)).toEqual([-30, -50]);
+  expect(added.depressurise?.baselineBeforePa.map(({ pressurePa }) => pressurePa)).toEqual([-1, -2]);
+  expect(added).not.toHaveProperty('pressurise');
+  expect(hasRoom({ ...before, readings: Array.from({ length: 200 }, () => reading) })).toBe(true);
+  expect(hasRoom({ ...before, readings: Array.from({ length: 201 }, () => reading) })).toBe(false);
 });
 
 test('a file without baselines leaves those that are there', () => {

@@ -1,5 +1,5 @@
 import Papa from 'papaparse';
-import { M3H_PER_CFM, M3H_PER_LITRE_SECOND, parseDecimal, type Direction } from '@calvet/core';
+import { parseDecimal, type Direction } from '@calvet/core';
 import { BASELINE_MAX, READINGS_MAX } from '../limits';
 import { decimalMarkOf, eitherReading, type DecimalMark, type FigureReading } from './file-decimals';
 import type {
@@ -10,12 +10,21 @@ import type {
   TestRun,
 } from './airtightness-test';
 import { PRESSURE_MAX_PA } from './airtightness-test';
+import {
+  COLUMN_MEANINGS,
+  columnNamed,
+  FLOW_UNITS,
+  PRESSURE_UNITS,
+  type ColumnMeaning,
+  type CsvColumn,
+  type FlowUnit,
+} from './csv-columns';
 import { DIRECTIONS } from './test-figures';
 
 /** A test's readings never need more; a larger file is something else. */
 export const CSV_BYTES_MAX = 200_000;
 
-/** Where a file is not what it should be. Lines count from 1, the header being the first. */
+/** Where a file is not what it should be. Lines count from 1. */
 export interface CsvRefusal {
   readonly line: number;
   readonly column: string | null;
@@ -44,6 +53,17 @@ export type CsvResult =
   | { readonly ok: false; readonly refusal: CsvRefusal }
   | { readonly ok: false; readonly question: CsvQuestion };
 
+/** A file as it was found: its columns by what they are taken for, and the lines below their names. */
+export interface CsvSurvey {
+  /** Line that names the columns; those before it are not read. */
+  readonly headerLine: number;
+  readonly columns: readonly CsvColumn[];
+  readonly rows: readonly { readonly number: number; readonly cells: readonly string[] }[];
+}
+
+export type SurveyResult =
+  { readonly ok: true; readonly survey: CsvSurvey } | { readonly ok: false; readonly refusal: CsvRefusal };
+
 class Unclear extends Error {
   constructor(readonly question: CsvQuestion) {
     super(question.text);
@@ -60,38 +80,23 @@ class Refused extends Error {
   }
 }
 
-const FLOW_COLUMNS: Readonly<Record<string, number>> = {
-  flow_m3h: 1,
-  flow_l_s: M3H_PER_LITRE_SECOND,
-  flow_cfm: M3H_PER_CFM,
-};
-/** Columns that describe a fan range. */
-export const RANGE_COLUMNS = ['fan_coefficient', 'fan_exponent', 'fan_min_pa', 'fan_max_pa'] as const;
-const COLUMNS = [
-  'direction',
-  'row',
-  'house_pressure_pa',
-  ...Object.keys(FLOW_COLUMNS),
-  'fan_pressure_pa',
-  'fan_range',
-  ...RANGE_COLUMNS,
-  'struck_out',
-] as const;
-
-const WORD_COLUMNS: ReadonlySet<string | undefined> = new Set([
-  'direction',
-  'row',
-  'fan_range',
-  'struck_out',
-]);
-const isFigureColumn = (column: string | undefined): boolean => !WORD_COLUMNS.has(column);
+const WORDS: ReadonlySet<ColumnMeaning | null> = new Set(['direction', 'row', 'fanRange', 'struckOut', null]);
+const RANGE_FIGURES = ['fanCoefficient', 'fanExponent', 'fanMin', 'fanMax'] as const;
+/** A line without any of these holds nothing yet, as in a template that was not filled to its end. */
+const FILLED_BY = ['housePressure', 'flow', 'fanPressure', 'struckOut'] as const;
+/** The names of columns are looked for so far down. */
+const HEADER_WITHIN = 50;
 
 const ROWS = ['reading', 'baseline before', 'baseline after'] as const;
 export type RowKind = (typeof ROWS)[number];
 
 interface Line {
   readonly number: number;
-  readonly cell: (column: string) => string;
+  readonly cell: (meaning: ColumnMeaning) => string;
+  /** What a column is called in the file; what it would hold where the file has none. */
+  readonly nameOf: (meaning: ColumnMeaning) => string;
+  /** What a figure of a column is multiplied by to be in SI. */
+  readonly factorOf: (meaning: ColumnMeaning) => number;
   /** The mark before decimals in the whole file; null where nothing tells. */
   readonly decimalMark: DecimalMark | null;
 }
@@ -103,11 +108,14 @@ interface Defaults {
   readonly newId: () => string;
   /** What somebody said of figures that could be either; without it the file itself must tell. */
   readonly decimalMark?: DecimalMark;
+  /** What somebody said of a column of flows that names no unit. */
+  readonly flowUnit?: FlowUnit;
 }
 
-function numberIn(line: Line, column: string): number | null {
-  const text = line.cell(column);
+function numberIn(line: Line, meaning: ColumnMeaning): number | null {
+  const text = line.cell(meaning);
   if (text === '') return null;
+  const column = line.nameOf(meaning);
   const choices = eitherReading(text);
   if (choices !== null) {
     const told = choices.find(({ decimalMark }) => decimalMark === line.decimalMark);
@@ -119,33 +127,41 @@ function numberIn(line: Line, column: string): number | null {
   throw new Refused(line.number, column, `“${text}” is not a number.`);
 }
 
-function numberWithin(line: Line, column: string, above: number, most: number): number | null {
-  const value = numberIn(line, column);
+function numberWithin(line: Line, meaning: ColumnMeaning, above: number, most: number): number | null {
+  const value = numberIn(line, meaning);
   if (value === null || (value > above && value <= most)) return value;
+  const column = line.nameOf(meaning);
   throw new Refused(line.number, column, `${value} must be above ${above} and no more than ${most}.`);
 }
 
-function headerOf(cells: readonly string[]): readonly string[] {
-  const header = cells.map((cell) => cell.trim().toLowerCase());
-  const unknown = header.find((name) => name !== '' && !COLUMNS.some((column) => column === name));
-  if (unknown !== undefined) {
-    throw new Refused(
-      1,
-      unknown,
-      `The header has a column that is not known. Known are: ${COLUMNS.join(', ')}.`,
-    );
+const has = (columns: readonly CsvColumn[], wanted: ColumnMeaning): boolean =>
+  columns.some(({ meaning }) => meaning === wanted);
+
+const namesReadings = (columns: readonly CsvColumn[]): boolean =>
+  has(columns, 'housePressure') && (has(columns, 'flow') || has(columns, 'fanPressure'));
+
+/** @throws {Refused} where two columns are the same thing, or one is in a unit that is not read. */
+function checkColumns(columns: readonly CsvColumn[], headerLine: number): void {
+  for (const [i, { name, meaning, strangeUnit }] of columns.entries()) {
+    if (meaning === null) continue;
+    const other = columns.slice(0, i).find((before) => before.meaning === meaning);
+    if (other !== undefined) {
+      const what = COLUMN_MEANINGS[meaning];
+      throw new Refused(
+        headerLine,
+        name,
+        `The ${what} stands in “${other.name}” already: take one of them out.`,
+      );
+    }
+    if (strangeUnit !== null) {
+      const units = Object.keys(meaning === 'flow' ? FLOW_UNITS : PRESSURE_UNITS).join(', ');
+      throw new Refused(
+        headerLine,
+        name,
+        `“${strangeUnit}” is no unit that is read here; these are: ${units}.`,
+      );
+    }
   }
-  const twice = header.find((name, i) => name !== '' && header.indexOf(name) !== i);
-  if (twice !== undefined) throw new Refused(1, twice, 'The header names this column twice.');
-  if (!header.includes('house_pressure_pa')) {
-    throw new Refused(1, 'house_pressure_pa', 'The header must name the column house_pressure_pa.');
-  }
-  const flows = header.filter((name) => Object.hasOwn(FLOW_COLUMNS, name));
-  if (flows.length > 1) throw new Refused(1, flows[1] ?? null, 'The header must name one flow column only.');
-  if (flows.length === 0 && !header.includes('fan_pressure_pa')) {
-    throw new Refused(1, 'flow_m3h', 'The header must name flow_m3h, flow_l_s, flow_cfm or fan_pressure_pa.');
-  }
-  return header;
 }
 
 function directionOf(line: Line, fallback: Direction): Direction {
@@ -153,7 +169,8 @@ function directionOf(line: Line, fallback: Direction): Direction {
   if (text === '') return fallback;
   const direction = DIRECTIONS.find((known) => known === text);
   if (direction === undefined) {
-    throw new Refused(line.number, 'direction', `“${text}” is neither depressurise nor pressurise.`);
+    const column = line.nameOf('direction');
+    throw new Refused(line.number, column, `“${text}” is neither depressurise nor pressurise.`);
   }
   return direction;
 }
@@ -162,82 +179,69 @@ function rowKindOf(line: Line): RowKind {
   const text = line.cell('row').toLowerCase();
   if (text === '') return 'reading';
   const kind = ROWS.find((known) => known === text);
-  if (kind === undefined) throw new Refused(line.number, 'row', `“${text}” is none of: ${ROWS.join(', ')}.`);
-  return kind;
+  if (kind !== undefined) return kind;
+  throw new Refused(line.number, line.nameOf('row'), `“${text}” is none of: ${ROWS.join(', ')}.`);
 }
 
 function pressureOf(line: Line): number {
-  const pressure = numberIn(line, 'house_pressure_pa');
-  if (pressure === null)
-    throw new Refused(line.number, 'house_pressure_pa', 'The building pressure is missing.');
+  const shown = numberIn(line, 'housePressure');
+  const column = line.nameOf('housePressure');
+  if (shown === null) throw new Refused(line.number, column, 'The building pressure is missing.');
+  const pressure = shown * line.factorOf('housePressure');
   if (Math.abs(pressure) > PRESSURE_MAX_PA) {
-    throw new Refused(line.number, 'house_pressure_pa', `${pressure} Pa is beyond ${PRESSURE_MAX_PA} Pa.`);
+    throw new Refused(line.number, column, `${pressure} Pa is beyond ${PRESSURE_MAX_PA} Pa.`);
   }
   return pressure;
 }
 
 function rangeOf(line: Line, known: readonly NamedFanRange[]): NamedFanRange | null {
-  const name = line.cell('fan_range');
+  const name = line.cell('fanRange');
   if (name === '') return null;
+  const column = line.nameOf('fanRange');
   if (name.length > 60)
-    throw new Refused(line.number, 'fan_range', 'The name of the range is over 60 characters.');
+    throw new Refused(line.number, column, 'The name of the range is over 60 characters.');
   const [coefficient, exponent, minPa, maxPa] = [
-    numberWithin(line, 'fan_coefficient', 0, 1e6),
-    numberWithin(line, 'fan_exponent', 0, 2),
-    numberWithin(line, 'fan_min_pa', -1e-9, 10_000),
-    numberWithin(line, 'fan_max_pa', 0, 10_000),
+    numberWithin(line, 'fanCoefficient', 0, 1e6),
+    numberWithin(line, 'fanExponent', 0, 2),
+    numberWithin(line, 'fanMin', -1e-9, 10_000),
+    numberWithin(line, 'fanMax', 0, 10_000),
   ];
   if (coefficient === null && exponent === null && minPa === null && maxPa === null) {
     const before = known.find((range) => range.name === name);
-    if (before === undefined) {
-      throw new Refused(
-        line.number,
-        'fan_range',
-        `The test knows no range “${name}”, and the line does not describe it.`,
-      );
-    }
-    return before;
-  }
-  if (coefficient === null || exponent === null || minPa === null || maxPa === null || maxPa <= minPa) {
+    if (before !== undefined) return before;
     throw new Refused(
       line.number,
-      'fan_range',
-      `A range needs ${RANGE_COLUMNS.join(', ')}, the highest above the lowest.`,
+      column,
+      `The test knows no range “${name}”, and the line does not describe it.`,
     );
+  }
+  if (coefficient === null || exponent === null || minPa === null || maxPa === null || maxPa <= minPa) {
+    const needed = RANGE_FIGURES.map((meaning) => COLUMN_MEANINGS[meaning]).join(', ');
+    throw new Refused(line.number, column, `A range needs ${needed}, the highest above the lowest.`);
   }
   return { name, coefficient, exponent, minPa: Math.max(0, minPa), maxPa };
 }
 
-function readingOf(
-  line: Line,
-  flowColumn: string | null,
-  range: NamedFanRange | null,
-  id: string,
-): TestReading {
-  const shown = flowColumn === null ? null : numberWithin(line, flowColumn, 0, 1e6);
-  const fanPressurePa = numberWithin(line, 'fan_pressure_pa', 0, 10_000);
-  if (shown === null && fanPressurePa === null) {
-    throw new Refused(
-      line.number,
-      flowColumn ?? 'fan_pressure_pa',
-      'The reading has neither a flow nor a fan pressure.',
-    );
+function readingOf(line: Line, range: NamedFanRange | null, id: string): TestReading {
+  const flow = numberWithin(line, 'flow', 0, 1e6);
+  const shown = numberWithin(line, 'fanPressure', 0, 10_000);
+  const fanPressurePa = shown === null ? null : shown * line.factorOf('fanPressure');
+  if (flow === null && fanPressurePa === null) {
+    throw new Refused(line.number, line.nameOf('flow'), 'The reading has neither a flow nor a fan pressure.');
   }
-  if (shown !== null && fanPressurePa !== null) {
-    throw new Refused(
-      line.number,
-      'fan_pressure_pa',
-      'The reading has both a flow and a fan pressure; give one.',
-    );
+  if (flow !== null && fanPressurePa !== null) {
+    const column = line.nameOf('fanPressure');
+    throw new Refused(line.number, column, 'The reading has both a flow and a fan pressure; give one.');
   }
   if (fanPressurePa !== null && range === null) {
-    throw new Refused(line.number, 'fan_range', 'A fan pressure needs the range of the fan that was used.');
+    const column = line.nameOf('fanRange');
+    throw new Refused(line.number, column, 'A fan pressure needs the range of the fan that was used.');
   }
-  const struckOut = line.cell('struck_out');
+  const struckOut = line.cell('struckOut');
   return {
     id,
     pressurePa: pressureOf(line),
-    flowM3h: shown === null || flowColumn === null ? null : shown * (FLOW_COLUMNS[flowColumn] ?? 1),
+    flowM3h: flow === null ? null : flow * line.factorOf('flow'),
     fanPressurePa,
     fanRange: fanPressurePa === null ? null : (range?.name ?? null),
     struckOut: struckOut === '' ? null : struckOut.slice(0, 200),
@@ -259,34 +263,92 @@ function limit(line: Line, gathered: Gathered): void {
   }
 }
 
-function linesOf(
-  text: string,
-  said: DecimalMark | undefined,
-): { readonly header: readonly string[]; readonly lines: readonly Line[] } {
-  // A dot or comma may be the decimal mark, so that only the header can tell what parts the columns.
-  const [firstLine = ''] = text.split(/\r?\n/, 1);
-  const delimiter = [';', '\t', ','].find((mark) => firstLine.includes(mark)) ?? ',';
-  const { data, errors } = Papa.parse<string[]>(text.replace(/^\uFEFF/, ''), { delimiter });
-  const [broken] = errors.filter(({ type }) => type === 'Quotes');
-  if (broken !== undefined) throw new Refused((broken.row ?? 0) + 1, null, 'A quotation mark is not closed.');
-  const header = headerOf(data[0] ?? []);
-  const figures = data.slice(1).flatMap((cells) => cells.filter((_, at) => isFigureColumn(header[at])));
-  const decimalMark = said ?? decimalMarkOf(figures);
-  const lines = data.slice(1).flatMap((cells, i): Line[] => {
-    const number = i + 2;
-    if (cells.every((cell) => cell.trim() === '')) return [];
-    if (cells.length > header.length) {
-      throw new Refused(number, null, `The line has ${cells.length} columns, the header ${header.length}.`);
-    }
-    return [{ number, decimalMark, cell: (column) => (cells[header.indexOf(column)] ?? '').trim() }];
-  });
-  return { header, lines };
+interface Table {
+  readonly rows: readonly (readonly string[])[];
+  readonly openQuote: number | null;
 }
 
-function gather(text: string, defaults: Defaults): ImportedReadings {
-  const { header, lines } = linesOf(text, defaults.decimalMark);
-  const flowColumn = header.find((name) => Object.hasOwn(FLOW_COLUMNS, name)) ?? null;
-  if (lines.length === 0) throw new Refused(2, null, 'The file has a header and no readings.');
+function tableOf(text: string, delimiter: string): Table {
+  const { data, errors } = Papa.parse<string[]>(text, { delimiter });
+  const broken = errors.find(({ type }) => type === 'Quotes');
+  return { rows: data, openQuote: broken === undefined ? null : (broken.row ?? 0) + 1 };
+}
+
+function surveyed(text: string): CsvSurvey {
+  // A dot or comma may be the decimal mark: what parts the columns is what lets their names be found.
+  const tables = [';', '\t', ','].map((mark) => tableOf(text.replace(/^\uFEFF/, ''), mark));
+  let nearest: { readonly line: number; readonly columns: readonly CsvColumn[] } | null = null;
+  for (const { rows, openQuote } of tables) {
+    for (const [i, cells] of rows.slice(0, HEADER_WITHIN).entries()) {
+      const columns = cells.map((cell) => columnNamed(cell.trim()));
+      if (nearest === null && has(columns, 'housePressure')) nearest = { line: i + 1, columns };
+      if (!namesReadings(columns)) continue;
+      if (openQuote !== null) throw new Refused(openQuote, null, 'A quotation mark is not closed.');
+      checkColumns(columns, i + 1);
+      const below = rows.slice(i + 1).map((row, at) => ({ number: i + 2 + at, cells: row }));
+      return { headerLine: i + 1, columns, rows: below };
+    }
+  }
+  if (nearest !== null) {
+    throw new Refused(nearest.line, 'flow', 'No column is named for the flow or for the fan pressure.');
+  }
+  throw new Refused(
+    1,
+    null,
+    'No line names a column for the building pressure, and one for the flow or the fan pressure. The template shows how.',
+  );
+}
+
+/**
+ * Looks at a file of readings: which of its lines names the columns, in words or as in docs/formats.md, and what each is
+ * taken for. Nothing is read of the lines yet.
+ */
+export function surveyCsv(text: string): SurveyResult {
+  try {
+    if (text.length > CSV_BYTES_MAX) {
+      const most = `${CSV_BYTES_MAX / 1000} kB`;
+      throw new Refused(1, null, `The file is over ${most}; the readings of a test need far less.`);
+    }
+    return { ok: true, survey: surveyed(text) };
+  } catch (error) {
+    return { ok: false, refusal: refusalIn(error) };
+  }
+}
+
+function refusalIn(error: unknown): CsvRefusal {
+  if (!(error instanceof Refused)) throw error;
+  return { line: error.line, column: error.column, message: error.message };
+}
+
+const isBlank = (cell: string | undefined): boolean => (cell ?? '').trim() === '';
+
+function linesOf({ columns, rows }: CsvSurvey, { decimalMark: said, flowUnit }: Defaults): readonly Line[] {
+  const at = (meaning: ColumnMeaning): number => columns.findIndex((column) => column.meaning === meaning);
+  const figures = rows.flatMap(({ cells }) =>
+    cells.filter((_, i) => !WORDS.has(columns[i]?.meaning ?? null)),
+  );
+  const decimalMark = said ?? decimalMarkOf(figures);
+  const nameOf = (meaning: ColumnMeaning): string => columns[at(meaning)]?.name ?? COLUMN_MEANINGS[meaning];
+  const factors: Readonly<Record<string, number>> = { ...PRESSURE_UNITS, ...FLOW_UNITS };
+  const factorOf = (meaning: ColumnMeaning): number => {
+    const unit = columns[at(meaning)]?.unit ?? (meaning === 'flow' ? flowUnit : undefined);
+    return factors[unit ?? ''] ?? 1;
+  };
+  return rows.flatMap(({ number, cells }): Line[] => {
+    if (FILLED_BY.every((meaning) => isBlank(cells[at(meaning)]))) return [];
+    if (cells.slice(columns.length).some((cell) => !isBlank(cell))) {
+      const counts = `The line has ${cells.length} columns, the line of their names ${columns.length}.`;
+      throw new Refused(number, null, counts);
+    }
+    return [{ number, decimalMark, nameOf, factorOf, cell: (meaning) => (cells[at(meaning)] ?? '').trim() }];
+  });
+}
+
+function gather(survey: CsvSurvey, defaults: Defaults): ImportedReadings {
+  const lines = linesOf(survey, defaults);
+  if (lines.length === 0) {
+    throw new Refused(survey.headerLine + 1, null, 'Below the names of the columns there are no readings.');
+  }
   const runs = new Map<Direction, Gathered>();
   const ranges = new Map(defaults.fanRanges.map((range) => [range.name, range]));
   for (const line of lines) {
@@ -296,7 +358,7 @@ function gather(text: string, defaults: Defaults): ImportedReadings {
     const range = rangeOf(line, [...ranges.values()]);
     if (range !== null) ranges.set(range.name, range);
     const kind = rowKindOf(line);
-    if (kind === 'reading') gathered.readings.push(readingOf(line, flowColumn, range, defaults.newId()));
+    if (kind === 'reading') gathered.readings.push(readingOf(line, range, defaults.newId()));
     else {
       const baseline = { id: defaults.newId(), pressurePa: pressureOf(line) };
       (kind === 'baseline before' ? gathered.before : gathered.after).push(baseline);
@@ -316,41 +378,52 @@ function gather(text: string, defaults: Defaults): ImportedReadings {
 }
 
 /**
- * Reads a file of readings: columns and units as in docs/formats.md. All of it or nothing: the first line that
- * does not fit is named with the reason. Where nothing in the file tells whether `1,200` is 1.2 or 1200, that is asked.
+ * Reads the lines of a file, its columns being what the survey says. All of it or nothing: the first line that does not
+ * fit is named with the reason. Where nothing in the file tells whether `1,200` is 1.2 or 1200, that is asked.
  */
-export function readReadingsCsv(text: string, defaults: Defaults): CsvResult {
+export function readReadingsCsv(survey: CsvSurvey, defaults: Defaults): CsvResult {
   try {
-    if (text.length > CSV_BYTES_MAX) {
-      throw new Refused(
-        1,
-        null,
-        `The file is over ${CSV_BYTES_MAX / 1000} kB; the readings of a test need far less.`,
-      );
-    }
-    return { ok: true, imported: gather(text, defaults) };
+    return { ok: true, imported: gather(survey, defaults) };
   } catch (error) {
     if (error instanceof Unclear) return { ok: false, question: error.question };
-    if (!(error instanceof Refused)) throw error;
-    return { ok: false, refusal: { line: error.line, column: error.column, message: error.message } };
+    return { ok: false, refusal: refusalIn(error) };
   }
 }
 
-/** What a test holds after readings were brought in: runs of the file replace those of the same direction. */
+const NO_RUN: TestRun = { baselineBeforePa: [], baselineAfterPa: [], readings: [] };
+
+/**
+ * What a test holds after readings were brought in. Runs of the file take the place of those of the same direction, whose
+ * baseline stays where the file has none; or they are added to them.
+ */
 export function withImported(
   imported: ImportedReadings,
   test: AirtightnessTestBody,
+  how: 'replace' | 'add' = 'replace',
 ): Partial<AirtightnessTestBody> {
-  const kept = (run: TestRun, before: TestRun | null): TestRun => ({
+  const replaced = (run: TestRun, before: TestRun): TestRun => ({
     ...run,
-    baselineBeforePa:
-      run.baselineBeforePa.length > 0 ? run.baselineBeforePa : (before?.baselineBeforePa ?? []),
-    baselineAfterPa: run.baselineAfterPa.length > 0 ? run.baselineAfterPa : (before?.baselineAfterPa ?? []),
+    baselineBeforePa: run.baselineBeforePa.length > 0 ? run.baselineBeforePa : before.baselineBeforePa,
+    baselineAfterPa: run.baselineAfterPa.length > 0 ? run.baselineAfterPa : before.baselineAfterPa,
   });
+  const added = (run: TestRun, before: TestRun): TestRun => ({
+    baselineBeforePa: [...before.baselineBeforePa, ...run.baselineBeforePa],
+    baselineAfterPa: [...before.baselineAfterPa, ...run.baselineAfterPa],
+    readings: [...before.readings, ...run.readings],
+  });
+  const joined = how === 'add' ? added : replaced;
   const { depressurise, pressurise } = imported.runs;
   return {
     fanRanges: imported.fanRanges,
-    ...(depressurise === undefined ? {} : { depressurise: kept(depressurise, test.depressurise) }),
-    ...(pressurise === undefined ? {} : { pressurise: kept(pressurise, test.pressurise) }),
+    ...(depressurise === undefined
+      ? {}
+      : { depressurise: joined(depressurise, test.depressurise ?? NO_RUN) }),
+    ...(pressurise === undefined ? {} : { pressurise: joined(pressurise, test.pressurise ?? NO_RUN) }),
   };
+}
+
+/** True where a run holds no more than a record may. */
+export function hasRoom({ baselineBeforePa, baselineAfterPa, readings }: TestRun): boolean {
+  const longest = Math.max(baselineBeforePa.length, baselineAfterPa.length);
+  return readings.length <= READINGS_MAX && longest <= BASELINE_MAX;
 }

@@ -91,12 +91,29 @@ export interface News {
   readonly upTo: number;
 }
 
+/** Pages of changes by house. */
+export type PagesByHouse = Readonly<Record<string, ChangesPage>>;
+
 /** Answer to `GET …/houses`: every house that is not deleted, by name. */
 export interface HousesAnswer {
   readonly houses: readonly House[];
   /** Number of the last change of each house, deleted ones too: whoever holds fewer may fetch what is new. */
   readonly counters: Readonly<Record<string, number>>;
+  /** With `?with=changes`: all that is in the first houses of the list, as many as go into one answer. */
+  readonly pages?: PagesByHouse;
 }
+
+/**
+ * Answer to `GET …/changes?since=HOUSE:N,HOUSE:N`: what is new in each of these houses, of as many as go into one answer.
+ * A house that is not in it is unknown, or is to be asked for again or alone.
+ */
+export interface ChangesOfHouses {
+  readonly pages: PagesByHouse;
+}
+
+/** How many houses may be asked about at once, and how many changes of theirs go into one answer. */
+export const HOUSES_ASKED_MAX = 50;
+export const CHANGES_TOGETHER_MAX = 500;
 
 /** Answer to `GET …/houses/deleted`: houses that were deleted of late and can be restored, the latest first. */
 export interface DeletedHousesAnswer {

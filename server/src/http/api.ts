@@ -1,10 +1,17 @@
-import { API, BATCH_MAX, CONFIRM_MAX, pictureName, type ChangeOutcome } from '@calvet/contract';
+import {
+  API,
+  BATCH_MAX,
+  CONFIRM_MAX,
+  HOUSES_ASKED_MAX,
+  pictureName,
+  type ChangeOutcome,
+} from '@calvet/contract';
 import express, { Router, type Request } from 'express';
 import Joi from 'joi';
 import { acceptChanges } from '../service/accept-changes';
 import type { ChangeWatch } from '../service/change-watch';
 import type { Compute } from '../service/computing';
-import { readChanges, readDeletedHouses, readHouses } from '../service/read-changes';
+import { readChanges, readChangesOf, readDeletedHouses, readHouses } from '../service/read-changes';
 import { ping, type Database } from '../store/database';
 import type { PhotoStore } from '../photo-store/photo-store';
 import { eventsHandler } from './events';
@@ -18,6 +25,11 @@ const BODY_BYTES_MAX = 1_000_000;
 
 const houseId = Joi.string().guid({ separator: '-' }).lowercase().required();
 const since = Joi.number().integer().min(0).max(Number.MAX_SAFE_INTEGER).default(0);
+const housesSince = Joi.array()
+  .items(Joi.array().ordered(houseId, since.required()).length(2))
+  .min(1)
+  .max(HOUSES_ASKED_MAX)
+  .required();
 const pictureNames = Joi.array().items(pictureName()).min(1).max(CONFIRM_MAX).required();
 const batch = Joi.array().min(1).max(BATCH_MAX).required();
 
@@ -39,6 +51,23 @@ function sinceOf(request: Request): number {
     );
   }
   return value as number;
+}
+
+/** "HOUSE:N,HOUSE:N" by house. */
+function sinceOfHouses(request: Request): ReadonlyMap<string, number> {
+  const pairs = String(request.query.since ?? '')
+    .split(',')
+    .map((pair) => pair.split(':'));
+  const { error, value } = housesSince.validate(pairs);
+  if (error !== undefined) {
+    throw new HttpProblem(
+      400,
+      'malformed-list',
+      'since',
+      `Ask for 1 to ${HOUSES_ASKED_MAX} houses as ID:NUMBER, with commas between.`,
+    );
+  }
+  return new Map(value as [string, number][]);
 }
 
 function batchOf(request: Request): readonly unknown[] {
@@ -131,13 +160,16 @@ export function apiRouter({ db, compute, watch, photos }: ApiOptions): Router {
     response.json({ status: 'ready' });
   });
   router.use(decideRights);
-  router.get('/houses', async (_request, response) => {
-    response.json(await readHouses(db));
+  router.get('/houses', async (request, response) => {
+    response.json(await readHouses(db, request.query.with === 'changes'));
   });
   router.get('/houses/deleted', async (_request, response) => {
     response.json(await readDeletedHouses(db, new Date()));
   });
   router.get('/events', eventsHandler(watch));
+  router.get('/changes', async (request, response) => {
+    response.json(await readChangesOf(db, sinceOfHouses(request)));
+  });
   router.get('/houses/:houseId/changes', async (request, response) => {
     response.json(await readChanges(db, houseIdOf(request), sinceOf(request)));
   });

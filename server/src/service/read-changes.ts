@@ -1,17 +1,38 @@
 import {
   asKindedRecord,
+  CHANGES_TOGETHER_MAX,
   KINDS,
   PAGE_MAX,
   RESTORABLE_MS,
+  type ChangesOfHouses,
   type ChangesPage,
   type DeletedHousesAnswer,
   type House,
   type HousesAnswer,
+  type PagesByHouse,
   type LedgerRecord,
 } from '@calvet/contract';
 import type { Database } from '../store/database';
-import { allCounters, allHouses, housesDeletedSince, lastChangeOf, recordsChanged } from '../store/records';
+import {
+  allCounters,
+  allHouses,
+  housesDeletedSince,
+  lastChangeOf,
+  recordsChanged,
+  type ChangeRange,
+} from '../store/records';
 import { UnknownHouse } from './accept-changes';
+
+/** Records of every kind whose last change lies in these ranges, the earliest change of each house first. */
+async function changedIn(
+  db: Database,
+  ranges: readonly ChangeRange[],
+  limit: number,
+): Promise<readonly LedgerRecord[]> {
+  if (ranges.length === 0) return [];
+  const found = await Promise.all(KINDS.map((kind) => recordsChanged(db, kind, ranges, limit)));
+  return found.flat().sort((a, b) => a.changeNumber - b.changeNumber);
+}
 
 /**
  * What is new in a house since a change number, the earliest first, at most a page of it.
@@ -24,13 +45,7 @@ export async function readChanges(db: Database, houseId: string, since: number):
   const lastChange = await lastChangeOf(db, houseId);
   if (lastChange === null) throw new UnknownHouse();
   if (lastChange <= since) return { records: [], upTo: lastChange, more: false };
-  const range = { since, upTo: lastChange, limit: PAGE_MAX + 1 };
-  const found = await Promise.all(
-    KINDS.map(async (kind) => {
-      return recordsChanged(db, kind, houseId, range);
-    }),
-  );
-  const inOrder = found.flat().sort((a, b) => a.changeNumber - b.changeNumber);
+  const inOrder = await changedIn(db, [{ houseId, since, upTo: lastChange }], PAGE_MAX + 1);
   const page = inOrder.slice(0, PAGE_MAX);
   const more = inOrder.length > page.length;
   return {
@@ -42,12 +57,52 @@ export async function readChanges(db: Database, houseId: string, since: number):
 
 const asHouse = (house: LedgerRecord) => asKindedRecord(house).record as House;
 
-/** Every house that is not deleted, by name, and how far each house has come. */
-export async function readHouses(db: Database): Promise<HousesAnswer> {
+/** The first of these ranges that go into one answer together. No house has more records than changes. */
+function together(ranges: readonly ChangeRange[]): readonly ChangeRange[] {
+  let room = CHANGES_TOGETHER_MAX;
+  return ranges.filter(({ since, upTo }) => {
+    const fits = upTo - since <= room;
+    if (fits) room -= Math.max(0, upTo - since);
+    return fits;
+  });
+}
+
+async function pagesOf(db: Database, wanted: readonly ChangeRange[]): Promise<PagesByHouse> {
+  const ranges = together(wanted);
+  const records = await changedIn(db, ranges, CHANGES_TOGETHER_MAX);
+  return Object.fromEntries(
+    ranges.map(({ houseId, upTo }) => {
+      const ofHouse = records.filter((record) => record.houseId === houseId);
+      return [houseId, { records: ofHouse.map(asKindedRecord), upTo, more: false }];
+    }),
+  );
+}
+
+/**
+ * Every house that is not deleted, by name, and how far each house has come; where it is wanted, with all that is in the
+ * first of them.
+ */
+export async function readHouses(db: Database, withChanges = false): Promise<HousesAnswer> {
   // The counters first: what comes between is fetched once more, and nothing is passed over.
   const counters = await allCounters(db);
   const houses = await allHouses(db);
-  return { houses: houses.map(asHouse), counters: Object.fromEntries(counters) };
+  const answer = { houses: houses.map(asHouse), counters: Object.fromEntries(counters) };
+  if (!withChanges) return answer;
+  const wanted = houses.map(({ id }) => ({ houseId: id, since: 0, upTo: counters.get(id) ?? 0 }));
+  return { ...answer, pages: await pagesOf(db, wanted) };
+}
+
+/** What is new in several houses, each since a change number, of as many as go into one answer. */
+export async function readChangesOf(
+  db: Database,
+  since: ReadonlyMap<string, number>,
+): Promise<ChangesOfHouses> {
+  const counters = await allCounters(db);
+  const wanted = [...since].flatMap(([houseId, number]) => {
+    const upTo = counters.get(houseId);
+    return upTo === undefined ? [] : [{ houseId, since: number, upTo }];
+  });
+  return { pages: await pagesOf(db, wanted) };
 }
 
 /** Houses that were deleted within the last 30 days, the latest first. */

@@ -16,6 +16,7 @@ import {
   inArray,
   isNull,
   lte,
+  or,
   sql,
 } from 'drizzle-orm';
 import type { MySqlTable } from 'drizzle-orm/mysql-core';
@@ -195,18 +196,31 @@ export async function insertChanges(
   );
 }
 
-/** Records of a kind changed after `since` and up to `upTo`, the earliest change first. */
+/** Changes of a house after one number and up to another. */
+export interface ChangeRange {
+  readonly houseId: string;
+  readonly since: number;
+  readonly upTo: number;
+}
+
+/** Records of a kind whose last change lies in one of these ranges, the earliest change first, at most `limit`. */
 export async function recordsChanged(
   db: Database,
   kind: Kind,
-  houseId: string,
-  { since, upTo, limit }: { readonly since: number; readonly upTo: number; readonly limit: number },
+  ranges: readonly ChangeRange[],
+  limit: number,
 ): Promise<readonly LedgerRecord[]> {
   const table = tables[kind];
   const rows: FlatRow[] = await db
     .select()
     .from(table)
-    .where(and(eq(table.houseId, houseId), gt(table.changeNumber, since), lte(table.changeNumber, upTo)))
+    .where(
+      or(
+        ...ranges.map(({ houseId, since, upTo }) =>
+          and(eq(table.houseId, houseId), gt(table.changeNumber, since), lte(table.changeNumber, upTo)),
+        ),
+      ),
+    )
     .orderBy(asc(table.changeNumber))
     .limit(limit);
   return rows.map((row) => fromTable(kind, row));

@@ -1,16 +1,16 @@
 import type { AirtightnessTest, House } from '@calvet/contract';
-import type * as readingsCsv from '@calvet/contract/airtightness/readings-csv';
 import type { Direction } from '@calvet/core';
-import { useState } from 'react';
+import { useState, type ComponentProps } from 'react';
 import { StyleSheet, View } from 'react-native';
-import { v7 } from 'uuid';
+import { usePreferences } from '../../data/preferences';
 import type { Keep } from '../../data/use-keep';
 import { Button } from '../../ui/button';
-import { FieldTrouble } from '../../ui/field';
-import type { EntryTrouble } from '../../ui/figure-entry';
+import { FieldMessage } from '../../ui/field';
 import { FileButton } from '../../ui/file-button';
 import { useNote } from '../../ui/undo';
 import { space } from '../../ui/tokens';
+import type * as csvFiles from './csv-files';
+import { CsvImportSheet, type FoundFile } from './csv-import-sheet';
 
 interface CsvToolsProps {
   readonly house: House;
@@ -20,8 +20,7 @@ interface CsvToolsProps {
   readonly keep: Keep<'airtightnessTest'>;
 }
 
-type CsvReader = Pick<typeof readingsCsv, 'readReadingsCsv' | 'withImported'>;
-type DecimalMark = readingsCsv.CsvQuestion['choices'][number]['decimalMark'];
+const fetchCsvFiles = () => import('./csv-files');
 
 function download(name: string, text: string): void {
   const url = URL.createObjectURL(new Blob([text], { type: 'text/csv' }));
@@ -34,56 +33,48 @@ function download(name: string, text: string): void {
 
 const megabytes = (bytes: number): string => `${(bytes / 1e6).toFixed(1)} MB`;
 
-/** Readings in from a file, all or nothing, and out to one. The reader of files is fetched when it is needed. */
+/** Readings in from a file, and out to one. What reads and writes files is fetched when it is needed. */
 export function CsvTools({ house, test, direction, keep }: CsvToolsProps) {
   const note = useNote();
+  const { units } = usePreferences();
   const [message, setMessage] = useState<string | null>(null);
+  const [found, setFound] = useState<{ readonly csv: typeof csvFiles; readonly file: FoundFile } | null>(
+    null,
+  );
 
-  /** A figure of a file could be either. */
-  const [question, setQuestion] = useState<EntryTrouble | null>(null);
-
-  const take = async (file: File): Promise<void> => {
-    const csv = await import('@calvet/contract/airtightness/readings-csv');
+  const look = async (file: File): Promise<void> => {
+    const csv = await fetchCsvFiles();
     if (file.size > csv.CSV_BYTES_MAX) {
       setMessage(
         `${file.name} has ${megabytes(file.size)}. The readings of one test need less than ${csv.CSV_BYTES_MAX / 1000} kB: choose the file of this test.`,
       );
       return;
     }
-    read(csv, await file.text());
-  };
-  const read = (csv: CsvReader, text: string, decimalMark?: DecimalMark): void => {
-    const { fanRanges } = test;
-    const result = csv.readReadingsCsv(text, { direction, fanRanges, newId: v7, decimalMark });
-    setQuestion(null);
-    if ('question' in result) {
-      const { line, column, text: figure, choices } = result.question;
-      const values = choices.map(({ value }) => String(value));
-      setMessage(null);
-      setQuestion({
-        message: `Nothing is imported yet. Line ${line}, ${column}: is “${figure}” ${values.join(' or ')}? It holds for the whole file.`,
-        choices: values,
-        take: (chosen) => read(csv, text, choices[values.indexOf(chosen)]?.decimalMark),
-        isTold: false,
-      });
-      return;
-    }
+    const result = csv.surveyCsv(await file.text());
     if (!result.ok) {
       const { line, column, message: reason } = result.refusal;
-      setMessage(`Nothing was imported. Line ${line}${column === null ? '' : `, ${column}`}: ${reason}`);
+      setMessage(`Nothing was brought in. Line ${line}${column === null ? '' : `, ${column}`}: ${reason}`);
       return;
     }
-    const { depressurise, pressurise } = test;
-    keep(csv.withImported(result.imported, test));
     setMessage(null);
+    setFound({ csv, file: { name: file.name, survey: result.survey } });
+  };
+  const take: ComponentProps<typeof CsvImportSheet>['onImport'] = (body, count) => {
+    const { depressurise, pressurise, fanRanges } = test;
+    setFound(null);
+    keep(body);
     note({
-      text: `${result.imported.count} lines were imported.`,
+      text: count === 1 ? 'One line was brought in.' : `${count} lines were brought in.`,
       undo: () => keep({ depressurise, pressurise, fanRanges }),
     });
   };
   const write = async (): Promise<void> => {
-    const { writeReadingsCsv } = await import('@calvet/contract/airtightness/write-readings-csv');
+    const { writeReadingsCsv } = await fetchCsvFiles();
     download(`${house.name} ${test.performedOn}.csv`, writeReadingsCsv(test));
+  };
+  const writeTemplate = async (): Promise<void> => {
+    const { writeTemplateCsv } = await fetchCsvFiles();
+    download('readings.csv', writeTemplateCsv(direction, units));
   };
   return (
     <View style={styles.tools}>
@@ -93,11 +84,22 @@ export function CsvTools({ house, test, direction, keep }: CsvToolsProps) {
           icon="file-upload-outline"
           fileLabel="CSV file with readings"
           accept=".csv,text/csv"
-          onFile={(file) => void take(file)}
+          onFile={(file) => void look(file)}
         />
+        <Button label="CSV template" icon="file-table-outline" onPress={() => void writeTemplate()} />
         <Button label="Export CSV" icon="file-download-outline" onPress={() => void write()} />
       </View>
-      <FieldTrouble trouble={question} message={message} />
+      <FieldMessage message={message} />
+      {found !== null && (
+        <CsvImportSheet
+          csv={found.csv}
+          file={found.file}
+          test={test}
+          direction={direction}
+          onImport={take}
+          onClose={() => setFound(null)}
+        />
+      )}
     </View>
   );
 }

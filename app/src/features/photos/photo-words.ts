@@ -1,5 +1,6 @@
 import type { Photo, PhotoMark, PhotoSubject } from '@calvet/contract';
-import { format, parseISO } from 'date-fns';
+import { format } from 'date-fns/format';
+import { parseISO } from 'date-fns/parseISO';
 import type { HouseView } from '../../data/house-copy';
 import { STAGE_WORDS } from '../airtightness/words';
 

@@ -1,5 +1,5 @@
 import type { PhotoSubject } from '@calvet/contract';
-import { formatISO } from 'date-fns';
+import { formatISO } from 'date-fns/formatISO';
 import { useRef, useState } from 'react';
 import { useStore } from '../../data/store-context';
 import { readyPicture } from '../../picture/picture-door';

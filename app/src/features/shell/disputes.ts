@@ -1,6 +1,7 @@
 import { changedBody, valueAt, type KindedRecord } from '@calvet/contract';
 import type { UnitSystem } from '@calvet/core';
-import { format, parseISO } from 'date-fns';
+import { format } from 'date-fns/format';
+import { parseISO } from 'date-fns/parseISO';
 import type { Troubled } from '../../data/outbox-rules';
 import { fieldWords } from './field-words';
 import { valueWords } from './value-words';

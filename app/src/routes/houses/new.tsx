@@ -1,3 +1,3 @@
-import { NewHouseScreen } from '../../features/houses/new-house-screen';
+import { NewHouseOnDemand } from '../../features/houses/house-forms-on-demand';
 
-export default NewHouseScreen;
+export default NewHouseOnDemand;

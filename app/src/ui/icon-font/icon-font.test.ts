@@ -4,7 +4,7 @@ import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 
 test('the icon font holds every icon that the sources name', () => {
-  const script = join(__dirname, '../../../icon-font.mjs');
+  const script = join(__dirname, '../../../fonts.mjs');
   const used = execFileSync(process.execPath, [
     '--input-type=module',
     '-e',

@@ -1,10 +1,8 @@
 import { Text, type TextProps } from 'react-native';
+import { fonts } from '../tokens';
 import glyphs from './glyphs.json';
 
 export type IconName = keyof typeof glyphs;
-
-/** Family under which the icon font is loaded. */
-export const ICON_FAMILY = 'CalvetIcons';
 
 interface IconProps extends TextProps {
   readonly name: IconName;
@@ -19,7 +17,7 @@ export default function Icon({ name, size, color, style, ...rest }: IconProps) {
       {...rest}
       aria-hidden
       selectable={false}
-      style={[{ fontFamily: ICON_FAMILY, fontSize: size, lineHeight: size, color }, style]}
+      style={[{ fontFamily: fonts.icons, fontSize: size, lineHeight: size, color }, style]}
     >
       {String.fromCodePoint(glyphs[name])}
     </Text>

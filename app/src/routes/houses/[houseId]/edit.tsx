@@ -1,7 +1,7 @@
-import { EditHouseScreen } from '../../../features/houses/edit-house-screen';
+import { EditHouseOnDemand } from '../../../features/houses/house-forms-on-demand';
 import { useHouseView } from '../../../features/houses/house-frame';
 
 export default function EditHouseRoute() {
   const { house } = useHouseView();
-  return <EditHouseScreen key={house.id} house={house} />;
+  return <EditHouseOnDemand key={house.id} house={house} />;
 }

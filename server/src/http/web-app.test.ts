@@ -1,19 +1,27 @@
 import { mkdtempSync, mkdirSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import { brotliCompressSync, gzipSync } from 'node:zlib';
 import { pagesIn } from '../../../bin/machine/pages.mjs';
 import { startServer, type RunningServer } from '../../test/running-server';
 
 let server: RunningServer;
 const folder = mkdtempSync(join(tmpdir(), 'calvet-web-'));
 const hashed = 'entry-0123456789abcdef0123456789abcdef.js';
+const script = 'console.log(1)';
 
 beforeAll(async () => {
   mkdirSync(join(folder, 'js'));
-  writeFileSync(join(folder, 'index.html'), '<!doctype html><title>Calvet</title>');
-  writeFileSync(join(folder, 'js', hashed), 'console.log(1)');
+  writeFileSync(
+    join(folder, 'index.html'),
+    '<!doctype html><html><head><title>Calvet</title></head><body></body></html>',
+  );
+  writeFileSync(join(folder, 'js', hashed), script);
+  writeFileSync(join(folder, 'js', `${hashed}.br`), brotliCompressSync(script));
+  writeFileSync(join(folder, 'js', `${hashed}.gz`), gzipSync(script));
   const routes = join(__dirname, '..', '..', '..', 'app', 'src', 'routes');
-  writeFileSync(join(folder, 'pages.json'), JSON.stringify(pagesIn(routes)));
+  const scripts = Object.keys(pagesIn(routes)).map((address) => [address, [`/js/of${address}.js`]]);
+  writeFileSync(join(folder, 'pages.json'), JSON.stringify(Object.fromEntries(scripts)));
   server = await startServer({ webFolder: folder });
 });
 afterAll(async () => {
@@ -45,6 +53,28 @@ test.each(['/house', '/houses/0198/cellar', '/houses/0198/tests/0199/more', '/%F
     expect(await response.text()).toContain('<title>Calvet</title>');
   },
 );
+
+test('a page names the scripts of its own address, and of no other', async () => {
+  const named = async (path: string) => [
+    ...(await (await get(path)).text()).matchAll(/href="([^"]+)" as="script"/g),
+  ];
+  expect((await named('/houses/0198/tests/0199?x=1')).map(([, href]) => href)).toEqual([
+    '/js/of/houses/:houseId/tests/:testId.js',
+  ]);
+  expect(await named('/houses/0198/cellar')).toEqual([]);
+});
+
+test.each([
+  ['br', 'gzip, deflate, br'],
+  ['gzip', 'gzip'],
+  [null, 'identity'],
+])('scripts come as they were packed: %s to who takes %s', async (encoding, accepted) => {
+  const response = await fetch(`${server.url}/js/${hashed}`, { headers: { 'accept-encoding': accepted } });
+  expect(response.headers.get('content-encoding')).toBe(encoding);
+  expect(response.headers.get('content-type')).toContain('javascript');
+  expect(response.headers.get('cache-control')).toContain('immutable');
+  expect(await response.text()).toBe(script);
+});
 
 test('files that carry a hash are kept for good', async () => {
   const response = await get(`/js/${hashed}`, '*/*');
