@@ -43,7 +43,7 @@ function vapourPressureOf(input: DewPointInput): number {
 
 /**
  * Vapour pressure (Pa) and dew point (°C) of air. ISO 13788, annex E.
- * @example dewPoint({ temperatureC: 20, relativeHumidity: 0.5 }).dewPointC // 9.26
+ * @example dewPoint({ temperatureC: 20, relativeHumidity: 0.5 }).dewPointC // 9.27
  * @throws {Refusal} `required`, `conflict`
  */
 export function dewPoint(input: DewPointInput): DewPoint {

@@ -198,7 +198,7 @@ function refuseSameDirectionTwice(runs: readonly Run[]): void {
  * Airtightness from several readings in one or both directions, by ordinary least squares on logarithmic axes.
  * Flows in m³/h at reference conditions, areas in m²; intervals at 95 %. ISO 9972, 6 and annex C; ASTM E779.
  * Validity is judged in `findings`; they never hide the figures.
- * @example multiPoint({ method: 'iso9972', building, conditions, runs: [run] }).result.n50PerHour
+ * @example multiPoint(examples['airtightness.multiPoint']).result.n50PerHour // 1.549
  * @throws {Refusal} `too-few-readings`, `no-spread`, `duplicate-direction`, `wrong-sign`, `fan-pressure-out-of-range`
  */
 export function multiPoint(input: MultiPointInput): MultiPointResult {

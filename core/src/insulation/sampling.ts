@@ -265,7 +265,7 @@ export function judgeSample(input: SamplingInput): JudgedSample {
 
 /**
  * What a sample says of the whole area, and how many more cavities to look at before one grade is settled.
- * @example sampling({ netInsulatedAreaM2: 26.6, observations, everyCavityGlancedAt: true }).supportedGrade
+ * @example sampling(examples['insulation.sampling']).supportedGrade // null
  * @throws {Refusal} as {@link judgeSample}
  */
 export function sampling(input: SamplingInput, progress: Progress = () => undefined): Sampling {

@@ -30,7 +30,7 @@ export interface Triangle {
 
 /**
  * Draws from a triangular distribution by its inverse; a fixed value where the corners are equal.
- * @example triangularFrom(seededRandom(1), { low: 0, likely: 1, high: 1 })() // between 0 and 1, rather near 1
+ * @example triangularFrom(seededRandom(1), { low: 0, likely: 1, high: 1 })() // 0.347
  */
 export function triangularFrom(random: RandomSource, { low, likely, high }: Triangle): () => number {
   const width = high - low;
