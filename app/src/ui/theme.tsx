@@ -1,12 +1,6 @@
 import { createContext, use, useMemo, type ReactNode } from 'react';
 import { useColorScheme, useWindowDimensions } from 'react-native';
-import {
-  configureFonts,
-  MD3DarkTheme,
-  MD3LightTheme,
-  PaperProvider,
-  type MD3Theme,
-} from 'react-native-paper';
+import { configureFonts, DefaultTheme, PaperProvider, type MD3Theme } from 'react-native-paper';
 import { usePreferences } from '../data/preferences';
 import { CORNER, dark, fonts, light, LOW, NARROW, rem, WIDE, type Palette } from './tokens';
 
@@ -48,13 +42,14 @@ function paperFonts(): MD3Theme['fonts'] {
   return { ...all, bodyMedium: sized(all.bodyMedium), labelLarge: sized(all.labelLarge) };
 }
 
-function paperTheme(palette: Palette, base: MD3Theme): MD3Theme {
+function paperTheme(palette: Palette, isDark: boolean): MD3Theme {
   return {
-    ...base,
+    ...DefaultTheme,
+    dark: isDark,
     roundness: CORNER,
     fonts: paperFonts(),
     colors: {
-      ...base.colors,
+      ...DefaultTheme.colors,
       primary: palette.lake,
       onPrimary: palette.onFill,
       primaryContainer: palette.lakeTint,
@@ -66,6 +61,7 @@ function paperTheme(palette: Palette, base: MD3Theme): MD3Theme {
       onBackground: palette.ink,
       surface: palette.card,
       onSurface: palette.ink,
+      onSurfaceDisabled: palette.soft,
       surfaceVariant: palette.card,
       onSurfaceVariant: palette.soft,
       outline: palette.line,
@@ -76,7 +72,7 @@ function paperTheme(palette: Palette, base: MD3Theme): MD3Theme {
       inverseOnSurface: palette.card,
       inversePrimary: palette.lakeTint,
       elevation: {
-        ...base.colors.elevation,
+        ...DefaultTheme.colors.elevation,
         level1: palette.card,
         level2: palette.card,
         level3: palette.card,
@@ -91,7 +87,7 @@ export function Theme({ children }: { readonly children: ReactNode }) {
   const { appearance } = usePreferences();
   const isDark = appearance === 'system' ? scheme === 'dark' : appearance === 'dark';
   const palette = isDark ? dark : light;
-  const theme = useMemo(() => paperTheme(palette, isDark ? MD3DarkTheme : MD3LightTheme), [palette, isDark]);
+  const theme = useMemo(() => paperTheme(palette, isDark), [palette, isDark]);
   return (
     <PaletteContext value={palette}>
       <style>{`:focus-visible{outline:2px solid ${palette.lake};outline-offset:1px}

@@ -3,6 +3,8 @@ import type { DewPoint, DewPointInput } from '../air/dew-point';
 import { saturationPressurePa } from '../air/saturation';
 import { step, type Step } from './step';
 
+const UNMEASURED = 'not given: one half';
+
 function saturationStep(temperatureC: number): Step {
   const formula =
     temperatureC >= 0
@@ -22,6 +24,7 @@ export function explainDensity(input: AirInput, air: Air): readonly Step[] {
             { h: altitudeM },
             air.pressurePa,
             'Pa',
+            input.altitudeM === undefined ? { h: 'no altitude is given: sea level' } : {},
           ),
         ]
       : [];
@@ -34,6 +37,7 @@ export function explainDensity(input: AirInput, air: Air): readonly Step[] {
       { φ: relativeHumidity, psat: air.saturationPressurePa },
       air.vapourPressurePa,
       'Pa',
+      input.relativeHumidity === undefined ? { φ: UNMEASURED } : {},
     ),
     step(
       'Density',
@@ -44,8 +48,8 @@ export function explainDensity(input: AirInput, air: Air): readonly Step[] {
     ),
     step(
       'Viscosity',
-      'μ = 0.000001458·T^1.5 / (T + 110.4)',
-      { T: temperatureC + 273.15 },
+      'μ = 0.000001458·(θ + 273.15)^1.5 / (θ + 273.15 + 110.4)',
+      { θ: temperatureC },
       air.viscosityPaS,
       'Pa·s',
     ),

@@ -4,9 +4,10 @@ import type { SinglePointInput, SinglePointResult } from '../airtightness/single
 import { t95 } from '../airtightness/student-t';
 import { REFERENCE_AIR } from '../air/density';
 import { airOnBothSides, type Conditions, type Direction } from '../airtightness/conditions';
+import { explainDensity } from './air';
 import type { Building } from '../airtightness/building';
 import type { LeakageFigures } from '../airtightness/figures';
-import { found, step, sumOf, type Step } from './step';
+import { eachTerm, found, MU0_IS, RHO0_IS, step, sumOf, type Step } from './step';
 
 const RHO0 = REFERENCE_AIR.densityKgM3;
 
@@ -31,6 +32,7 @@ function figureSteps(
       { q10: q10M3h, ρ0: RHO0 },
       figures.eqLA10M2,
       'm²',
+      { q10: 'flow at 10 Pa by the fitted line, m³/h', ρ0: RHO0_IS },
     ),
     step(
       'Effective leakage area at 4 Pa',
@@ -38,7 +40,25 @@ function figureSteps(
       { q4: q4M3h, ρ0: RHO0 },
       figures.ela4M2,
       'm²',
+      { q4: 'flow at 4 Pa by the fitted line, m³/h', ρ0: RHO0_IS },
     ),
+  ];
+}
+
+/** Density, and viscosity where it counts, of the air on both sides. */
+function airSteps(method: MultiPointInput['method'], conditions: Conditions): readonly Step[] {
+  const air = airOnBothSides(conditions);
+  const { pressurePa, altitudeM } = conditions;
+  const side = (words: string, temperatureC: number, relativeHumidity: number | undefined) =>
+    explainDensity(
+      { temperatureC, relativeHumidity, pressurePa, altitudeM },
+      words === 'indoors' ? air.indoor : air.outdoor,
+    )
+      .filter(({ what }) => method === 'astmE779' || what !== 'Viscosity')
+      .map((each) => ({ ...each, what: `${each.what}, ${words}` }));
+  return [
+    ...side('indoors', conditions.indoorTemperatureC, conditions.indoorRelativeHumidity),
+    ...side('outdoors', conditions.outdoorTemperatureC, conditions.outdoorRelativeHumidity),
   ];
 }
 
@@ -48,6 +68,7 @@ function referenceStep(
   direction: Direction,
   values: { readonly C: number; readonly n: number },
   result: number,
+  where: Readonly<Record<string, string>> = {},
 ): Step {
   const air = airOnBothSides(conditions);
   const entering = direction === 'depressurise' ? air.outdoor : air.indoor;
@@ -63,6 +84,12 @@ function referenceStep(
     },
     result,
     'm³/(h·Paⁿ)',
+    {
+      ρ: `density of the air that comes in, from ${entering === air.outdoor ? 'outdoors' : 'indoors'}, kg/m³`,
+      ρ0: RHO0_IS,
+      μ0: MU0_IS,
+      ...where,
+    },
   );
 }
 
@@ -97,6 +124,7 @@ export function explainMultiPoint(input: MultiPointInput, output: MultiPointResu
         },
         first.inducedPressurePa,
         'Pa',
+        { b1: 'mean of the baseline before, Pa', b2: 'mean of the baseline after, Pa' },
       ),
       step(
         'First reading: flow through the envelope',
@@ -104,7 +132,12 @@ export function explainMultiPoint(input: MultiPointInput, output: MultiPointResu
         { qf: first.fanFlowM3h, ρi: output.indoorDensityKgM3, ρe: output.outdoorDensityKgM3 },
         first.envelopeFlowM3h,
         'm³/h',
+        { qf: 'flow through the fan, m³/h', ρi: 'density indoors', ρe: 'density outdoors' },
       ),
+      found(`Mean of ln(Δp) over the readings${way}`, meanX),
+      found(`Mean of ln(q) over the readings${way}`, meanY),
+      found(`Sxx${way}: the sum of (ln(Δp) − mean)² over the readings`, sxx),
+      found(`Sxy${way}: the sum of (ln(Δp) − mean)·(ln(q) − mean) over the readings`, sxy),
       step(
         `Flow exponent of all ${logs.length} readings${way}`,
         'n = Sxy / Sxx',
@@ -137,6 +170,11 @@ export function explainMultiPoint(input: MultiPointInput, output: MultiPointResu
         'se = s·√(1 / N + (ln(50) − x)^2 / Sxx)',
         { s: scatter, N: logs.length, x: meanX, Sxx: sxx },
         run.standardErrorLnQ50,
+        '',
+        {
+          s: 'scatter of ln(q) about the line: the root of its sum of squares over N − 2',
+          N: 'number of readings',
+        },
       ),
     ];
   });
@@ -150,6 +188,7 @@ export function explainMultiPoint(input: MultiPointInput, output: MultiPointResu
       ? [step('Mean of both directions', `q50 = (${flows.terms}) / 2`, flows.values, result.q50M3h, 'm³/h')]
       : [];
   return [
+    ...airSteps(input.method, input.conditions),
     ...runs,
     ...both,
     step(
@@ -158,6 +197,10 @@ export function explainMultiPoint(input: MultiPointInput, output: MultiPointResu
       { q50: result.q50M3h, t: t95(result.degreesOfFreedom), se: result.standardErrorLnQ50 },
       result.q50High95M3h,
       'm³/h',
+      {
+        t: `Student’s t at ${result.degreesOfFreedom.toFixed(1)} degrees of freedom`,
+        se: 'standard error of ln(q50): of the mean where there are two directions, at least half of their difference',
+      },
     ),
     ...figureSteps(result, input.building),
   ];
@@ -173,13 +216,25 @@ export function explainSinglePoint(
     'q',
     repeats.map(({ q50M3h }) => q50M3h),
   );
+  const coefficient = first.envelopeFlowM3h / Math.abs(first.inducedPressurePa) ** 0.65;
   return [
+    ...airSteps(input.method, input.conditions),
+    found('First reading: induced pressure, without its sign', Math.abs(first.inducedPressurePa), 'Pa'),
+    found('First reading: flow through the envelope', first.envelopeFlowM3h, 'm³/h'),
+    step(
+      'Its coefficient',
+      'C = q / p^0.65',
+      { q: first.envelopeFlowM3h, p: Math.abs(first.inducedPressurePa) },
+      coefficient,
+      'm³/(h·Paⁿ)',
+    ),
     referenceStep(
       input.method,
       input.conditions,
       input.direction,
-      { C: first.envelopeFlowM3h / Math.abs(first.inducedPressurePa) ** 0.65, n: 0.65 },
+      { C: coefficient, n: 0.65 },
       first.q50M3h / 50 ** 0.65,
+      { n: 'taken for granted with a single pressure' },
     ),
     step(
       'Flow at 50 Pa, first reading',
@@ -196,6 +251,7 @@ export function explainSinglePoint(
             { ...mean.values, N: repeats.length },
             result.q50M3h,
             'm³/h',
+            { ...eachTerm(mean.values, (i) => `flow at 50 Pa, reading ${i}, m³/h`), N: 'number of readings' },
           ),
         ]
       : []),
@@ -226,9 +282,22 @@ export function explainBothAxes(input: BothAxesInput, { runs, result }: BothAxes
                   (run.exponent * first.pressureUncertaintyPa) / Math.abs(first.inducedPressurePa),
                   first.flowUncertaintyM3h / first.envelopeFlowM3h,
                 ),
+                '',
+                {
+                  n: 'flow exponent by York’s line',
+                  up: 'uncertainty of the pressure: resolution, scatter and baseline, Pa',
+                  p: 'induced pressure, Pa',
+                  uq: 'uncertainty of the flow, m³/h',
+                  q: 'flow through the envelope, m³/h',
+                },
               ),
             ]),
         found('Flow exponent by York’s line', run.exponent),
+        found(
+          'Coefficient by York’s line, at reference conditions',
+          run.referenceCoefficientM3hPaN,
+          'm³/(h·Paⁿ)',
+        ),
         step(
           'Flow at 50 Pa',
           'q50 = CL·50^n',
@@ -245,6 +314,11 @@ export function explainBothAxes(input: BothAxesInput, { runs, result }: BothAxes
       { q50: result.q50M3h, k: result.coverageFactor, u: result.standardErrorLnQ50 },
       result.q50High95M3h,
       'm³/h',
+      {
+        q50: 'flow at 50 Pa, the mean where there are two directions, m³/h',
+        k: 'coverage factor of the fit and of what all readings share, together',
+        u: 'relative standard uncertainty of q50, with what all readings share',
+      },
     ),
     ...figureSteps(result, input.building),
   ];

@@ -8,7 +8,7 @@ import {
 } from '../airtightness/stage-comparison';
 import { t95 } from '../airtightness/student-t';
 import type { Zone, ZoneInput } from '../airtightness/zone';
-import { step, type Step } from './step';
+import { RHO0_IS, step, type Step } from './step';
 
 const RHO0 = REFERENCE_AIR.densityKgM3;
 
@@ -34,6 +34,11 @@ export function explainCarriedUncertainty(
             'u = √(se^2 + c^2 + uS^2)',
             { se, c: flowCalibration, uS: uncertainty },
             figure.relativeUncertainty,
+            '',
+            {
+              c: 'calibration of the flow; none where it is not given',
+              uS: `uncertainty of S; none where it is not given`,
+            },
           ),
           step(
             'Its upper 95 % bound',
@@ -41,6 +46,7 @@ export function explainCarriedUncertainty(
             { [symbol]: figure.value, t: t95(figure.degreesOfFreedom), u: figure.relativeUncertainty },
             figure.high95,
             unit,
+            { t: `Student’s t at ${figure.degreesOfFreedom.toFixed(1)} degrees of freedom` },
           ),
         ];
   return [
@@ -49,6 +55,8 @@ export function explainCarriedUncertainty(
       'u = √(se^2 + c^2)',
       { se, c: flowCalibration },
       output.q50.relativeUncertainty,
+      '',
+      { c: 'calibration of the flow; none where it is not given' },
     ),
     ...over('Air changes at 50 Pa', 'n50', output.n50, input.volumeM3, input.volumeUncertainty, '/h'),
     ...over(
@@ -83,6 +91,7 @@ export function explainBudget({ target, q50M3h }: BudgetInput, output: Budget): 
             { limit, S: size },
             output.limitFlowM3h,
             'm³/h',
+            { S: 'size of the house that the limit is about' },
           ),
         ]),
     step(
@@ -91,6 +100,7 @@ export function explainBudget({ target, q50M3h }: BudgetInput, output: Budget): 
       { q50: q50M3h, qlimit: output.limitFlowM3h },
       output.excessM3h,
       'm³/h',
+      { qlimit: 'the limit, a flow itself, m³/h' },
     ),
     ...(output.holeAreaM2 > 0
       ? [
@@ -100,6 +110,7 @@ export function explainBudget({ target, q50M3h }: BudgetInput, output: Budget): 
             { excess: output.excessM3h, ρ0: RHO0 },
             output.holeAreaM2,
             'm²',
+            { change: 'the change without its sign, m³/h', ρ0: RHO0_IS },
           ),
         ]
       : []),
@@ -126,6 +137,7 @@ export function explainStageComparison(
       { k: coverage, u: output.uncertaintyM3h },
       coverage * output.uncertaintyM3h,
       'm³/h',
+      { k: 'Student’s t at the joined degrees of freedom; 2 where a stage does not give them' },
     ),
     ...(output.holeAreaM2 === null
       ? []
@@ -136,10 +148,19 @@ export function explainStageComparison(
             { change: Math.abs(output.changeM3h), ρ0: RHO0 },
             output.holeAreaM2,
             'm²',
+            { change: 'the change without its sign, m³/h', ρ0: RHO0_IS },
           ),
         ]),
   ];
 }
+
+/** Pressures of a zone go into roots without their sign. */
+const SIZES = {
+  Pho: 'house to outdoors, without its sign, Pa',
+  Phz: 'house to zone, without its sign, Pa',
+  Pzo: 'zone to outdoors, without its sign, Pa',
+  n: 'flow exponent; 0.65 where it is not given',
+} as const;
 
 export function explainZone(input: ZoneInput, output: Zone): readonly Step[] {
   const { houseOutdoorPressurePa: pho, houseZonePressurePa: phz, exponent: n = 0.65 } = input;
@@ -157,6 +178,8 @@ export function explainZone(input: ZoneInput, output: Zone): readonly Step[] {
     'ratio = (Pzo / Phz)^n',
     { Pzo: zo, Phz: hz, n },
     output.leakageRatio,
+    '',
+    SIZES,
   );
   const { paths } = output;
   const { closedFlowM3h: q1, openFlowM3h: q2 } = input;
@@ -170,6 +193,7 @@ export function explainZone(input: ZoneInput, output: Zone): readonly Step[] {
       { Q2: q2, Q1: q1, Pho: ho, Pzo: zo, n },
       paths.zoneOutdoorCoefficientM3hPaN,
       'm³/(h·Paⁿ)',
+      SIZES,
     ),
     step(
       'Leakage through the zone',
@@ -177,6 +201,7 @@ export function explainZone(input: ZoneInput, output: Zone): readonly Step[] {
       { Czo: paths.zoneOutdoorCoefficientM3hPaN, Pzo: zo, n },
       paths.throughZoneM3h,
       'm³/h',
+      SIZES,
     ),
     step(
       'Its equivalent leakage area at 10 Pa, zone to outdoors',
@@ -184,6 +209,7 @@ export function explainZone(input: ZoneInput, output: Zone): readonly Step[] {
       { Czo: paths.zoneOutdoorCoefficientM3hPaN, n, ρ0: RHO0 },
       paths.zoneOutdoorEqLA10M2,
       'm²',
+      { ...SIZES, ρ0: RHO0_IS },
     ),
   ];
 }

@@ -7,7 +7,9 @@ import type { Grade, GradeInput } from '../insulation/grade';
 import type { HybridFill, HybridFillInput } from '../insulation/hybrid-fill';
 import type { MassPerArea, MassPerAreaInput } from '../insulation/mass-per-area';
 import type { Sampling, SamplingInput } from '../insulation/sampling';
-import { found, step, sumOf, type Step } from './step';
+import { eachTerm, found, step, sumOf, type Step } from './step';
+
+const COUNT = { N: 'how many there are' } as const;
 
 const R = 'm²·K/W';
 
@@ -20,17 +22,22 @@ export function explainGrade(input: GradeInput, output: Grade): readonly Step[] 
     );
   const [voids, compressed] = [areas((each) => each.voidFraction), areas((each) => each.compressedFraction)];
   return [
+    found('Area of the cavities that were seen', observed, 'm²'),
     step(
       'Void of what was seen',
       `v = (${voids.terms}) / A`,
       { ...voids.values, A: observed },
       output.voidFraction,
+      '',
+      eachTerm(voids.values, (i) => `void area of cavity ${i}, m²`),
     ),
     step(
       'Compressed of what was seen',
       `c = (${compressed.terms}) / A`,
       { ...compressed.values, A: observed },
       output.compressedFraction,
+      '',
+      eachTerm(compressed.values, (i) => `compressed area of cavity ${i}, m²`),
     ),
     step(
       'Share of the area that was seen',
@@ -50,6 +57,8 @@ export function explainSampling(_input: SamplingInput, output: Sampling): readon
       output.voidLow90,
     ),
     found('with 95 % under, the imagined one as bad as a cavity can be that nobody saw', output.voidHigh90),
+    found('Chance of Grade I, by the same draws', chances.I),
+    found('Chance of Grade II, by the same draws', chances.II),
     step(
       'Chance of Grade II or better',
       'P = PI + PII',
@@ -127,6 +136,7 @@ export function explainDensitySamples(input: DensitySamplesInput, output: Densit
       { ...densities.values, N: output.samples.length },
       output.meanDensityKgM3,
       'kg/m³',
+      { ...eachTerm(densities.values, (i) => `density of sample ${i}, found in the same way`), ...COUNT },
     ),
     step(
       'Overfill',
@@ -156,6 +166,7 @@ export function explainMassPerArea(input: MassPerAreaInput, output: MassPerArea)
       { ...masses.values, N: output.samples.length },
       output.meanMassKgM2,
       'kg/m²',
+      { ...eachTerm(masses.values, (i) => `mass of sample ${i} over its area, kg/m²`), ...COUNT },
     ),
     step(
       'Overfill',
@@ -249,6 +260,10 @@ export function explainDepth(input: DepthInput, output: Depth): readonly Step[] 
       { ...us.values, N: output.readings.length },
       output.uValue,
       'W/(m²·K)',
+      {
+        ...eachTerm(us.values, (i) => `1 over the rest and the R at reading ${i}, found in the same way`),
+        ...COUNT,
+      },
     ),
     step(
       'Effective R of the fill',
@@ -275,6 +290,7 @@ export function explainHybridFill(input: HybridFillInput, output: HybridFill): r
       { ...us.values, N: readings.length },
       output.uValue,
       'W/(m²·K)',
+      { ...eachTerm(us.values, (i) => `1 over Ri, fibre, foam and Re at reading ${i}`), ...COUNT },
     ),
     step(
       'Effective R of fibre and foam',
@@ -293,6 +309,10 @@ export function explainHybridFill(input: HybridFillInput, output: HybridFill): r
             { θi, θe, Ri, Re, Rfibre: lowest.fibreRsi, Rfoam: lowest.foamRsi },
             atLowest.temperatureC,
             '°C',
+            {
+              Rfibre: 'what is left of the depth for fibre there, over its conductivity',
+              Rfoam: 'depth of the foam there over its conductivity',
+            },
           ),
         ]),
   ];

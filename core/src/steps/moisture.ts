@@ -3,7 +3,7 @@ import type { DryAndDamp, DryAndDampInput } from '../moisture/dry-and-damp';
 import type { Interfaces, InterfacesInput } from '../moisture/interfaces';
 import { temperatureProfile } from '../moisture/layers';
 import type { Monthly, MonthlyInput } from '../moisture/monthly';
-import { found, step, sumOf, type Step } from './step';
+import { eachTerm, found, step, sumOf, type Step } from './step';
 
 export function explainInterfaces(input: InterfacesInput, output: Interfaces): readonly Step[] {
   const { indoorTemperatureC: θi, outdoorTemperatureC: θe, condensingLayer = 0 } = input;
@@ -12,7 +12,10 @@ export function explainInterfaces(input: InterfacesInput, output: Interfaces): r
   const films = totalRsi - layerRsi.reduce((sum, rsi) => sum + rsi, 0);
   const plane = output.condensingPlane;
   return [
-    step('Resistance, films and layers', `RT = films + ${terms}`, { ...values, films }, totalRsi, 'm²·K/W'),
+    step('Resistance, films and layers', `RT = films + ${terms}`, { ...values, films }, totalRsi, 'm²·K/W', {
+      ...eachTerm(values, (i) => `layer ${i}; thickness over conductivity where no R is given`),
+      films: 'resistance of both films',
+    }),
     found('Dew point of indoor air', output.dewPointC, '°C'),
     ...(plane === null
       ? [
@@ -22,6 +25,7 @@ export function explainInterfaces(input: InterfacesInput, output: Interfaces): r
             { θi, θe, Rk: (fallen[0] ?? 0) * totalRsi, RT: totalRsi },
             output.interfaceTemperaturesC[0] ?? NaN,
             '°C',
+            { Rk: 'resistance from indoors to there: the film inside' },
           ),
         ]
       : [
@@ -31,6 +35,7 @@ export function explainInterfaces(input: InterfacesInput, output: Interfaces): r
             { θi, θe, Rk: (fallen[condensingLayer] ?? 0) * totalRsi, RT: totalRsi },
             plane.temperatureC,
             '°C',
+            { Rk: 'resistance from indoors to there: the film inside and the layers before it' },
           ),
           step(
             'Least share of R outside of it',
@@ -75,6 +80,7 @@ export function explainMonthly(input: MonthlyInput, output: Monthly): readonly S
             { φ: january.indoorRelativeHumidity, psat: saturationPressurePa(january.indoorTemperatureC) },
             inside,
             'Pa',
+            { psat: 'saturation pressure at the indoor temperature, Pa' },
           ),
         ]),
     ...balanceSteps(output, ''),

@@ -9,6 +9,8 @@ export interface Step {
   readonly formula: string | null;
   /** Numbers for the symbols, in SI. */
   readonly values: Readonly<Record<string, number>>;
+  /** What symbols stand for that were neither given nor found in a step before: a table's figure, a sum, a choice. */
+  readonly where: Readonly<Record<string, string>>;
   readonly result: number;
   /** Unit of the result. */
   readonly unit: string;
@@ -21,13 +23,14 @@ export function step(
   values: Readonly<Record<string, number>>,
   result: number,
   unit = '',
+  where: Readonly<Record<string, string>> = {},
 ): Step {
-  return { what, formula, values, result, unit };
+  return { what, formula, values, where, result, unit };
 }
 
 /** A step by a procedure that no formula says. */
 export function found(what: string, result: number, unit = ''): Step {
-  return { what, formula: null, values: {}, result, unit };
+  return { what, formula: null, values: {}, where: {}, result, unit };
 }
 
 const SYMBOL = /\p{L}[\p{L}\p{N}_′″]*/gu;
@@ -62,3 +65,14 @@ export function sumOf(
     values: Object.fromEntries(numbers.map((value, i) => [`${symbol}${i + 1}`, value])),
   };
 }
+
+/** What the symbols of constants stand for that several computations use. */
+export const RHO0_IS = 'density of dry air at 20 °C and 101 325 Pa, kg/m³';
+export const MU0_IS = 'viscosity of air at 20 °C, Pa·s';
+
+/** The same words for every term of a sum. */
+export const eachTerm = (
+  values: Readonly<Record<string, number>>,
+  words: (position: number) => string,
+): Readonly<Record<string, string>> =>
+  Object.fromEntries(Object.keys(values).map((symbol, i) => [symbol, words(i + 1)]));

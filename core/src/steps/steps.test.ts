@@ -57,3 +57,30 @@ test('numbers are put in for symbols, those below zero in brackets', () => {
   const drop = step('Drop', 'Δ = θi − θe·ln(θi)', { θi: 20, θe: -5 }, 0);
   expect(withNumbers(drop, String)).toBe('20 − (-5)·ln(20)');
 });
+
+/** Every number within an input. */
+function numbersIn(value: unknown): readonly number[] {
+  if (typeof value === 'number') return [value];
+  if (typeof value !== 'object' || value === null) return [];
+  return Object.values(value).flatMap(numbersIn);
+}
+
+const near = (a: number, b: number): boolean => Math.abs(a - b) <= 1e-12 * Math.max(Math.abs(a), Math.abs(b));
+
+test.each(operationNames)(
+  'every figure that a step of %s uses is given, found before, or said to be what',
+  (name) => {
+    const astray = new Set<string>();
+    for (const { input } of inputs.filter((each) => each.name === name)) {
+      const known = [...numbersIn(input)];
+      for (const each of stepsFor(name, input)) {
+        for (const [symbol, value] of Object.entries(each.values)) {
+          const isGiven = known.some((one) => near(one, value)) || (each.where[symbol] ?? '') !== '';
+          if (!isGiven) astray.add(`${each.what}: ${each.formula}: ${symbol} = ${value}`);
+        }
+        known.push(each.result);
+      }
+    }
+    expect([...astray]).toEqual([]);
+  },
+);

@@ -1,4 +1,4 @@
-import type { Assembly, AssemblyInput } from '../thermal/assembly';
+import type { Assembly, AssemblyInput, AssemblyMethod } from '../thermal/assembly';
 import {
   AIR_HEAT_CAPACITY,
   type DesignHeatLoad,
@@ -7,16 +7,20 @@ import {
 } from '../thermal/design-heat-load';
 import type { DoubleFrames, DoubleFramesInput } from '../thermal/double-frames';
 import { filmsOf, type FilmChoice } from '../thermal/films';
-import { heatPaths, parallelPathU, type FrameAlignment } from '../thermal/heat-paths';
+import { heatPaths, parallelPathU, unbridgedTotalRsi, type FrameAlignment } from '../thermal/heat-paths';
+import { AIR_VOID_DELTA_U, cavityShares } from '../thermal/grade-adjustment';
 import type { HouseThermal, HouseThermalInput } from '../thermal/house';
 import type { ISection, ISectionInput } from '../thermal/i-section';
 import { layerOf, type LayerInput } from '../thermal/layer';
 import type { ThermalRequirements, ThermalRequirementsInput } from '../thermal/requirements';
 import type { StudLayout, StudLayoutInput } from '../thermal/stud-layout';
-import { step, sumOf, type Step } from './step';
+import { eachTerm, step, sumOf, type Step } from './step';
 
 const R = 'm²·K/W';
 const U = 'W/(m²·K)';
+
+const FILMS = { Rsi: 'film inside', Rse: 'film outside' } as const;
+const siText = (rsi: number): string => String(Number(rsi.toPrecision(4)));
 
 /** The ways of heat through a build-up, each summed, and the parallel-path U of them all. */
 function pathSteps(
@@ -56,6 +60,10 @@ function pathSteps(
         { ...values, Rsi: films.insideRsi, Rse: films.outsideRsi },
         total,
         R,
+        {
+          ...eachTerm(values, (i) => `layer ${i}; thickness over conductivity where no R is given`),
+          ...FILMS,
+        },
       ),
     ),
     step(
@@ -64,11 +72,19 @@ function pathSteps(
       { ...shares.values, ...totals.values },
       parallelPathU(paths, layers, films),
       U,
+      eachTerm(shares.values, (i) => `share of the face that path ${i} has`),
+    ),
+    step(
+      'R by parallel paths',
+      'R′ = 1 / U',
+      { U: parallelPathU(paths, layers, films) },
+      1 / parallelPathU(paths, layers, films),
+      R,
     ),
   ];
 }
 
-function planesStep(inputs: readonly LayerInput[], choice: FilmChoice, lowerRsi: number): Step {
+function planesStep(inputs: readonly LayerInput[], choice: FilmChoice): Step {
   const films = filmsOf(choice);
   const planes = inputs.map((input, i) => {
     const { cavityRsi, frameRsi, framingFraction: f } = layerOf(input, `layers[${i}]`);
@@ -76,40 +92,162 @@ function planesStep(inputs: readonly LayerInput[], choice: FilmChoice, lowerRsi:
   });
   const { terms, values } = sumOf('R', planes);
   return step(
-    'R by isothermal planes, framed layers as 1 / (f/Rf + (1 − f)/Rc)',
+    'R by isothermal planes',
     `R″ = Rsi + ${terms} + Rse`,
     { ...values, Rsi: films.insideRsi, Rse: films.outsideRsi },
-    lowerRsi,
+    planes.reduce((sum, rsi) => sum + rsi, films.insideRsi + films.outsideRsi),
     R,
+    {
+      ...eachTerm(values, (i) => `layer ${i}; a framed one as 1 / (f / Rframe + (1 − f) / Rcavity)`),
+      ...FILMS,
+    },
   );
 }
 
-function totalStep({ method }: AssemblyInput, output: Assembly): Step {
-  const { upperRsi, lowerRsi, totalRsi } = output;
+/** Resistance of a build-up before corrections, from its ways of heat on. */
+function resistanceSteps(
+  layers: readonly LayerInput[],
+  choice: FilmChoice & { readonly method: AssemblyMethod },
+  alignment: FrameAlignment | undefined,
+): readonly Step[] {
+  const paths = pathSteps(layers, choice, alignment);
+  const planes = planesStep(layers, choice);
+  const [upperRsi, lowerRsi] = [paths.at(-1)?.result ?? NaN, planes.result];
+  return [...paths, planes, totalStep(choice.method, upperRsi, lowerRsi)];
+}
+
+function totalStep(method: AssemblyMethod, upperRsi: number, lowerRsi: number): Step {
   switch (method) {
     case 'parallelPath':
-      return step('Resistance', 'RT = R′', { 'R′': upperRsi }, totalRsi, R);
+      return step('Resistance', 'RT = R′', { 'R′': upperRsi }, upperRsi, R);
     case 'isothermalPlanes':
-      return step('Resistance', 'RT = R″', { 'R″': lowerRsi }, totalRsi, R);
+      return step('Resistance', 'RT = R″', { 'R″': lowerRsi }, lowerRsi, R);
     case 'iso6946':
       return step(
         'Resistance, mean of both bounds',
         'RT = (R′ + R″) / 2',
         { 'R′': upperRsi, 'R″': lowerRsi },
-        totalRsi,
+        (upperRsi + lowerRsi) / 2,
         R,
       );
   }
 }
 
+/** R of the build-up with every layer as its cavity, to which what goes wrong in one layer is reckoned. */
+function unbridgedStep({ layers: inputs, ...choice }: AssemblyInput): Step {
+  const layers = inputs.map((layer, i) => layerOf(layer, `layers[${i}]`));
+  const films = filmsOf(choice);
+  const { terms, values } = sumOf(
+    'R',
+    layers.map(({ cavityRsi }) => cavityRsi),
+  );
+  return step(
+    'R without the frames',
+    `RTh = Rsi + ${terms} + Rse`,
+    { ...values, Rsi: films.insideRsi, Rse: films.outsideRsi },
+    unbridgedTotalRsi(layers, films),
+    R,
+    { ...eachTerm(values, (i) => `layer ${i}, as its cavity`), ...FILMS },
+  );
+}
+
+function fastenerSteps(input: AssemblyInput, output: Assembly): readonly Step[] {
+  const unbridgedRsi = unbridgedStep(input).result;
+  const each = (input.fasteners ?? []).map((fasteners, i): Step => {
+    const layer = layerOf(input.layers[fasteners.layer] ?? {}, `layers[${fasteners.layer}]`);
+    const { thicknessM: d0 = NaN, cavityRsi: R1 } = layer;
+    const d1 = fasteners.penetrationM ?? d0;
+    const { conductivityWmK: λ, areaM2: A, perM2: n } = fasteners;
+    return step(
+      `Fasteners ${i + 1}`,
+      'ΔU = 0.8·d1 / d0·λ·A·n / d0·(R1 / RTh)^2',
+      { d1, d0, λ, A, n, R1, RTh: unbridgedRsi },
+      ((((0.8 * d1) / d0) * λ * A * n) / d0) * (R1 / unbridgedRsi) ** 2,
+      U,
+      { R1: 'the layer that they go through' },
+    );
+  });
+  if (each.length < 2) return each;
+  const { terms, values } = sumOf(
+    'ΔU',
+    each.map(({ result }) => result),
+  );
+  return [...each, step('All fasteners', `ΔUf = ${terms}`, values, output.deltaUFasteners, U)];
+}
+
+/** U of the build-up with the cavity of one layer taken for another. */
+function swappedU({ layers: inputs, ...rest }: AssemblyInput, layer: number, rsi: number): number {
+  const layers = inputs.map((each, i) => layerOf(each, `layers[${i}]`));
+  return parallelPathU(heatPaths(layers, rest.frameAlignment), layers, filmsOf(rest), { layer, rsi });
+}
+
+function gradeSteps(input: AssemblyInput, output: Assembly): readonly Step[] {
+  const { gradeAdjustment: adjustment } = input;
+  if (adjustment === undefined) return [];
+  if (adjustment.school === 'airVoid' && adjustment.grade !== undefined) {
+    const R1 = layerOf(input.layers[adjustment.layer] ?? {}, 'layer').cavityRsi;
+    return [
+      step(
+        'What the grade adds to U',
+        'ΔUg = ΔU″·(R1 / RTh)^2',
+        { 'ΔU″': AIR_VOID_DELTA_U[adjustment.grade], R1, RTh: unbridgedStep(input).result },
+        output.deltaUVoids,
+        U,
+        {
+          'ΔU″': `correction of air voids at Grade ${adjustment.grade}, W/(m²·K)`,
+          R1: 'the graded layer, as its cavity',
+        },
+      ),
+    ];
+  }
+  const layers = input.layers.map((layer, i) => layerOf(layer, `layers[${i}]`));
+  const shares = cavityShares(adjustment, layers).filter(({ share }) => share > 0);
+  const us = shares.map(({ rsi }) => swappedU(input, adjustment.layer, rsi));
+  const soundU = swappedU(input, adjustment.layer, layers[adjustment.layer]?.cavityRsi ?? NaN);
+  const terms = shares.map((_, i) => `f${i + 1}·U${i + 1}`).join(' + ');
+  const fs = sumOf(
+    'f',
+    shares.map(({ share }) => share),
+  ).values;
+  return [
+    ...shares.map(({ words, rsi }, i) =>
+      step(
+        `U by parallel paths, the graded cavity ${words}`,
+        'U = 1 / Rpaths',
+        { Rpaths: 1 / (us[i] ?? NaN) },
+        us[i] ?? NaN,
+        U,
+        { Rpaths: `resistance by the same paths with ${siText(rsi)} ${R} in that cavity` },
+      ),
+    ),
+    step(
+      'What the grade adds to U',
+      `ΔUg = ${terms} − U`,
+      { ...fs, ...sumOf('U', us).values, U: soundU },
+      output.deltaUVoids,
+      U,
+      {
+        ...eachTerm(fs, (i) => `share of the cavity ${shares[i - 1]?.words ?? ''}`),
+        U: 'U by parallel paths with the cavity sound',
+      },
+    ),
+  ];
+}
+
 export function explainAssembly(input: AssemblyInput, output: Assembly): readonly Step[] {
   const { areaM2 } = input;
   const uAll = { UT: 1 / output.totalRsi, ΔUf: output.deltaUFasteners, ΔUg: output.deltaUVoids };
+  const isCorrected = (input.fasteners ?? []).length > 0 || input.gradeAdjustment?.school === 'airVoid';
   return [
-    ...pathSteps(input.layers, input, input.frameAlignment),
-    planesStep(input.layers, input, output.lowerRsi),
-    totalStep(input, output),
-    step('U with fasteners and the grade of the work', 'U = UT + ΔUf + ΔUg', uAll, output.uValue, U),
+    ...resistanceSteps(input.layers, input, input.frameAlignment),
+    step('U before corrections', 'UT = 1 / RT', { RT: output.totalRsi }, uAll.UT, U),
+    ...(isCorrected ? [unbridgedStep(input)] : []),
+    ...fastenerSteps(input, output),
+    ...gradeSteps(input, output),
+    step('U with fasteners and the grade of the work', 'U = UT + ΔUf + ΔUg', uAll, output.uValue, U, {
+      ΔUf: 'no fasteners are given',
+      ΔUg: 'Grade I, or no grade is given',
+    }),
     step('Effective R', 'R = 1 / U', { U: output.uValue }, output.effectiveRsi, R),
     ...(output.price === null || areaM2 === undefined
       ? []
@@ -125,20 +263,33 @@ export function explainAssembly(input: AssemblyInput, output: Assembly): readonl
   ];
 }
 
+const uTimesA = (i: number): string => `U times A of area ${i}, W/K`;
+const JUNCTIONS_IS = 'heat through the junctions; none where it is not given, W/K';
+
 export function explainHouse(input: HouseThermalInput, output: HouseThermal): readonly Step[] {
   const areas = sumOf(
     'UA',
     input.areas.map(({ areaM2, uValue }) => areaM2 * uValue),
   );
   return [
-    step('Through the areas, each U·A', `UA = ${areas.terms}`, areas.values, output.areasWK, 'W/K'),
-    step('Average U', 'U = UA / A', { UA: output.areasWK, A: output.areaM2 }, output.averageUValue, U),
+    step(
+      'Through the areas',
+      `UA = ${areas.terms}`,
+      areas.values,
+      output.areasWK,
+      'W/K',
+      eachTerm(areas.values, uTimesA),
+    ),
+    step('Average U', 'U = UA / A', { UA: output.areasWK, A: output.areaM2 }, output.averageUValue, U, {
+      A: 'all areas together, m²',
+    }),
     step(
       'With the junctions',
       'H = UA + J',
       { UA: output.areasWK, J: output.junctionsWK },
       output.transmissionWK,
       'W/K',
+      { J: 'ψ times length of every junction, W/K' },
     ),
   ];
 }
@@ -161,6 +312,7 @@ export function explainRequirements(
       { ...planned.values, J: junctionsWK },
       house.plannedWK,
       'W/K',
+      { ...eachTerm(planned.values, uTimesA), J: JUNCTIONS_IS },
     ),
     ...(house.asBuiltWK === null
       ? []
@@ -171,6 +323,7 @@ export function explainRequirements(
             { ...built.values, J: junctionsWK },
             house.asBuiltWK,
             'W/K',
+            { ...eachTerm(built.values, uTimesA), J: JUNCTIONS_IS },
           ),
         ]),
   ];
@@ -188,6 +341,7 @@ export function explainDesignHeatLoad(input: DesignHeatLoadInput, output: Design
         { qi: infiltrationM3h, qv: ventilationM3h, η: heatRecovery },
         air,
         'm³/h',
+        { qv: 'none where it is not given', η: 'none where it is not given' },
       ),
       step(
         `Heat load, ${name}`,
@@ -215,24 +369,33 @@ export function explainISection(input: ISectionInput, output: ISection): readonl
       : [
           step('Share of the flange', 'f = b / s', { b: input.flangeWidthM, s }, flange.framingFraction),
           step('Share of the web', 'f = b / s', { b: input.webThicknessM, s }, web.framingFraction),
-          step('Fill beside the web', 'R = d / λ', { d: web.thicknessM, λ }, web.cavityRsi, R),
+          step('Fill beside the web', 'R = d / λ', { d: web.thicknessM, λ }, web.cavityRsi, R, {
+            d: 'depth of the member without its flanges, m',
+          }),
         ]),
-    ...pathSteps([...output.layers, { rsi: input.otherRsi ?? 0 }], input, 'aligned'),
-    step('Effective R', 'R = 1 / U', { U: output.uValue }, output.effectiveRsi, R),
+    ...resistanceSteps([...output.layers, { rsi: input.otherRsi ?? 0 }], input, 'aligned'),
+    step('U', 'U = 1 / RT', { RT: output.effectiveRsi }, output.uValue, U),
     step(
       'Gained over a solid member',
       'gain = R − Rsolid',
       { R: output.effectiveRsi, Rsolid: output.solidEffectiveRsi },
       output.gainedRsi,
       R,
+      { Rsolid: 'the same with a solid member as wide as the flange' },
     ),
   ];
 }
 
 export function explainDoubleFrames(input: DoubleFramesInput, output: DoubleFrames): readonly Step[] {
   return [
-    ...pathSteps(input.layers, input, 'aligned').map((each) => ({ ...each, what: `Aligned: ${each.what}` })),
-    ...pathSteps(input.layers, input, 'offset').map((each) => ({ ...each, what: `Offset: ${each.what}` })),
+    ...resistanceSteps(input.layers, input, 'aligned').map((each) => ({
+      ...each,
+      what: `Aligned: ${each.what}`,
+    })),
+    ...resistanceSteps(input.layers, input, 'offset').map((each) => ({
+      ...each,
+      what: `Offset: ${each.what}`,
+    })),
     step(
       'Gained by offset studs',
       'gain = Roffset − Raligned',
@@ -260,12 +423,22 @@ export function explainStudLayout(input: StudLayoutInput, output: StudLayout): r
       },
       output.framingAreaM2,
       'm²',
+      {
+        plates: 'length of the wall times plates, each as thick as a stud, m²',
+        studs: 'studs at their spacing, between the plates, m²',
+        openings: 'studs and sills round the openings, m²',
+        headers: 'headers over the openings, m²',
+        corners: 'studs of the corners, m²',
+        partitions: 'studs where inner walls meet it, m²',
+      },
     ),
     step(
       'Framing fraction',
       'f = min(1, A / wall)',
       { A: output.framingAreaM2, wall: output.netAreaM2 },
       output.framingFraction,
+      '',
+      { wall: 'the wall without its openings, m²' },
     ),
     ...(output.effectiveRsi === null || Rc === undefined || Rf === undefined || Rr === undefined
       ? []
@@ -283,6 +456,7 @@ export function explainStudLayout(input: StudLayoutInput, output: StudLayout): r
             { f: output.leanFramingFraction, Rr, Rf, Rc },
             output.leanEffectiveRsi ?? NaN,
             R,
+            { f: 'framing fraction with corners and headers like that' },
           ),
         ]),
   ];

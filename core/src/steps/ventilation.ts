@@ -28,6 +28,12 @@ export function explainInfiltration(input: InfiltrationInput, output: Infiltrati
       },
       litres,
       'L/s',
+      {
+        ELA: 'leakage area in cm²',
+        Cs: 'stack coefficient of the storeys, by the table',
+        Δθ: 'difference of temperature, without its sign, K',
+        Cw: 'wind coefficient of the storeys and the shelter, by the table',
+      },
     ),
     step('In cubic metres an hour', 'Q = 3.6·q', { q: litres }, output.flowM3h, 'm³/h'),
     ...(output.airChangesPerHour === null || volumeM3 === undefined
@@ -43,6 +49,8 @@ export function explainInfiltration(input: InfiltrationInput, output: Infiltrati
         ]),
   ];
 }
+
+const AEXT = { Aext: 'share of the envelope to outdoors; all of a detached house' };
 
 export function explainRequirement(
   input: VentilationRequirementInput,
@@ -64,6 +72,7 @@ export function explainRequirement(
       { A: squareFeet, beds: bedroomsCounted(input.bedrooms) },
       total,
       'cfm',
+      { beds: 'bedrooms, one at least' },
     ),
     step(
       'Normalised leakage',
@@ -85,6 +94,7 @@ export function explainRequirement(
           { Qinf: infiltrated, Aext: outdoorShare },
           credit,
           'cfm',
+          AEXT,
         )
       : step(
           'Credit, unbalanced system',
@@ -92,6 +102,7 @@ export function explainRequirement(
           { Qinf: infiltrated, Qtot: total, Aext: outdoorShare },
           credit,
           'cfm',
+          AEXT,
         ),
     step(
       'Fan flow',

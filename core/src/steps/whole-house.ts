@@ -2,7 +2,7 @@ import type { Trace, TraceInput } from '../continuity/trace';
 import { leakOfEla4M3h, type PathToTarget, type PathToTargetInput } from '../path-to-target/evaluate';
 import type { Voids, VoidsInput } from '../photo/voids';
 import { REFERENCE_AIR } from '../air/density';
-import { found, step, type Step } from './step';
+import { found, RHO0_IS, step, type Step } from './step';
 
 export function explainTrace(_input: TraceInput, output: Trace): readonly Step[] {
   return [
@@ -11,6 +11,8 @@ export function explainTrace(_input: TraceInput, output: Trace): readonly Step[]
     ...(output.continuityByLength === null
       ? []
       : [
+          found('Length of the line that is sealed', output.sealedLengthM, 'm'),
+          found('Length that is needed', output.neededLengthM, 'm'),
           step(
             'Continuity by length',
             'share = sealed / needed',
@@ -34,6 +36,7 @@ export function explainPathToTarget(input: PathToTargetInput, output: PathToTarg
             { ELA: likely, ρ0: REFERENCE_AIR.densityKgM3 },
             leakOfEla4M3h(likely),
             'm³/h',
+            { ρ0: RHO0_IS },
           ),
         ]),
     step(

@@ -37,7 +37,9 @@ export interface GradeEffect {
   readonly deltaUAllVoid: number;
 }
 
-interface CavityShare {
+/** A share of a graded cavity that is of one kind, with its resistance. */
+export interface CavityShare {
+  readonly words: 'sound' | 'compressed' | 'void';
   readonly share: number;
   readonly rsi: number;
 }
@@ -45,7 +47,8 @@ interface CavityShare {
 /** Resistance of a void cavity, m²·K/W: a plain air space. A setting. */
 export const DEFAULT_VOID_RSI = 0.18;
 const VOID_FRACTION: Readonly<Record<InstallationGrade, number>> = { I: 0, II: 0.02, III: 0.05 };
-const AIR_VOID_DELTA_U: Readonly<Record<InstallationGrade, number>> = { I: 0, II: 0.01, III: 0.04 };
+/** ΔU″ of an air-void level, W/(m²·K): levels 0, 1 and 2 are Grade I, II and III. ISO 6946, annex F.2. */
+export const AIR_VOID_DELTA_U: Readonly<Record<InstallationGrade, number>> = { I: 0, II: 0.01, III: 0.04 };
 
 const FIELD = 'gradeAdjustment';
 const MEASURED = `${FIELD}.measured`;
@@ -107,9 +110,9 @@ function measuredShares(measured: MeasuredDefects, layer: Layer, voidRsi: number
     });
   }
   return [
-    { share: Math.max(0, 1 - v - c), rsi: layer.cavityRsi },
-    { share: c, rsi: c > 0 ? compressedRsi(measured, layer) : layer.cavityRsi },
-    { share: v, rsi: voidRsi },
+    { words: 'sound', share: Math.max(0, 1 - v - c), rsi: layer.cavityRsi },
+    { words: 'compressed', share: c, rsi: c > 0 ? compressedRsi(measured, layer) : layer.cavityRsi },
+    { words: 'void', share: v, rsi: voidRsi },
   ];
 }
 
@@ -125,6 +128,19 @@ function givenOnce({ school, grade, measured }: GradeAdjustment): InstallationGr
     throw new Refusal('required', `${FIELD}.grade`, 'Give the grade, or what was measured.');
   }
   return given;
+}
+
+/**
+ * What a grade, or what was measured, makes of the cavity under the school of void shares.
+ * @throws {Refusal} `required`, `conflict`, `fraction-sum`, `out-of-range`, `no-density-root`
+ */
+export function cavityShares(adjustment: GradeAdjustment, layers: readonly Layer[]): readonly CavityShare[] {
+  const { voidRsi = DEFAULT_VOID_RSI } = adjustment;
+  const layer = gradedLayer(adjustment, layers);
+  const given = givenOnce(adjustment);
+  const measured =
+    typeof given === 'string' ? { voidFraction: VOID_FRACTION[given], compressedFraction: 0 } : given;
+  return measuredShares(measured, layer, voidRsi);
 }
 
 /**
@@ -151,21 +167,14 @@ export function gradeEffect(
     }
     return defectiveU - soundU;
   };
-  const deltaUAllVoid = deltaUOf([{ share: 1, rsi: voidRsi }]);
-  if (typeof given !== 'string') {
-    return { deltaU: deltaUOf(measuredShares(given, layer, voidRsi)), deltaUAllVoid };
+  const deltaUAllVoid = deltaUOf([{ words: 'void', share: 1, rsi: voidRsi }]);
+  if (typeof given === 'string' && adjustment.school === 'airVoid') {
+    return {
+      deltaU: AIR_VOID_DELTA_U[given] * (layer.cavityRsi / unbridgedTotalRsi(layers, films)) ** 2,
+      deltaUAllVoid,
+    };
   }
-  switch (adjustment.school) {
-    case 'airVoid':
-      return {
-        deltaU: AIR_VOID_DELTA_U[given] * (layer.cavityRsi / unbridgedTotalRsi(layers, films)) ** 2,
-        deltaUAllVoid,
-      };
-    case 'voidFraction': {
-      const measured = { voidFraction: VOID_FRACTION[given], compressedFraction: 0 };
-      return { deltaU: deltaUOf(measuredShares(measured, layer, voidRsi)), deltaUAllVoid };
-    }
-  }
+  return { deltaU: deltaUOf(cavityShares(adjustment, layers)), deltaUAllVoid };
 }
 
 export const gradeAdjustmentInput = fields<GradeAdjustment>({

@@ -112,6 +112,13 @@ function Steps({ steps }: { readonly steps: readonly Step[] }) {
               {inserted !== null && inserted !== siNumber(result) && `= ${inserted} `}
               {`= ${siNumber(result)}${unit === '' ? '' : `\u00A0${unit}`}${besideSi(step, units)}`}
             </Text>
+            {Object.keys(step.where)
+              .filter((symbol) => symbol in step.values)
+              .map((symbol) => (
+                <Text key={symbol} look="small" tone="soft" style={styles.formula}>
+                  {symbol} = {siNumber(step.values[symbol] ?? NaN)}: {step.where[symbol]}
+                </Text>
+              ))}
           </View>
         );
       })}

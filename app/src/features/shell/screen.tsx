@@ -1,6 +1,6 @@
-import { useRouter, type Href } from 'expo-router';
+import type { Href } from 'expo-router';
 import Head from 'expo-router/head';
-import type { ReactNode } from 'react';
+import { useImperativeHandle, useRef, type ReactNode } from 'react';
 import { ScrollView, StyleSheet, View } from 'react-native';
 import { Button } from '../../ui/button';
 import { Text } from '../../ui/text';
@@ -8,6 +8,7 @@ import { useIsWide, usePalette, usePageSize } from '../../ui/theme';
 import { space } from '../../ui/tokens';
 import { AS_HIGH_AS_IT_IS, NO_OUTLINE, SCROLLS, SHOWN_LAST } from '../../ui/web-styles';
 import { AppearanceSwitch, UnitSwitch } from './display-switches';
+import { useGoBack, useScrollMemory } from './history';
 import { SyncMark } from './sync-mark';
 
 interface ScreenProps {
@@ -28,24 +29,28 @@ export const PAGE_ID = 'page';
 
 /** A page: a slim line that says where one is, what scrolls, and what to do next at its foot. */
 export function Screen({ name, detail, back, backLabel = 'Back', pinned, footer, children }: ScreenProps) {
-  const router = useRouter();
+  const goBack = useGoBack();
   const palette = usePalette();
   const isWide = useIsWide();
   const { isSmall, isNarrow } = usePageSize();
+  const whole = useRef<View>(null);
+  const inner = useRef<ScrollView>(null);
+  const scroller = useRef<HTMLElement>(null);
+  // On the web what is shown is an element of the page. Where there is little room, the page scrolls as a whole.
+  useImperativeHandle(
+    scroller,
+    () => (isSmall ? whole.current : inner.current?.getScrollableNode()) as unknown as HTMLElement,
+    [isSmall],
+  );
+  useScrollMemory(scroller);
   return (
-    <View style={[styles.screen, { backgroundColor: palette.paper }, isSmall && SCROLLS]}>
+    <View ref={whole} style={[styles.screen, { backgroundColor: palette.paper }, isSmall && SCROLLS]}>
       <Head>
         <title>{`${[name, detail].filter(Boolean).join(' · ')} – Calvet`}</title>
       </Head>
       <View role="banner" style={[styles.top, isWide && styles.topWide, isNarrow && styles.topNarrow]}>
         {back !== undefined && (
-          <Button
-            kind="quiet"
-            iconOnly
-            icon="arrow-left"
-            label={backLabel}
-            onPress={() => router.navigate(back)}
-          />
+          <Button kind="quiet" iconOnly icon="arrow-left" label={backLabel} onPress={() => goBack(back)} />
         )}
         <View role="heading" aria-level={1} style={[styles.names, isNarrow && styles.namesNarrow]}>
           <Text look="section" numberOfLines={1}>
@@ -69,6 +74,7 @@ export function Screen({ name, detail, back, backLabel = 'Back', pinned, footer,
       >
         {pinned}
         <ScrollView
+          ref={inner}
           style={[styles.scroll, isSmall && AS_HIGH_AS_IT_IS]}
           contentContainerStyle={[styles.content, isWide && styles.contentWide]}
           keyboardShouldPersistTaps="handled"
