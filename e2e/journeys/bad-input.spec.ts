@@ -114,6 +114,12 @@ test('nothing is made of what nothing was entered in, and what was begun waits',
   // Made by the first thing that is entered, under the address that it had; what is not right is not, and is told.
   await page.getByRole('link', { name: 'Plan', exact: true }).click();
   await page.getByRole('button', { name: 'Add an area' }).click();
+  // What nobody measured is no figure.
+  await expect(page.getByLabel('Size', { exact: true })).toHaveValue('');
+  await enter(page, 'Name', 'Gable wall');
+  await page.getByRole('button', { name: 'Back to the plan' }).click();
+  await expect(page.getByRole('link', { name: /^Gable wall.*no size yet/ })).toBeVisible();
+  await page.getByRole('link', { name: /^Gable wall/ }).click();
   await enter(page, 'Size', '62 1/2 m2');
   await expect(page).toHaveURL(/\/areas\/[0-9a-f-]{36}$/);
   await page.getByLabel('Size', { exact: true }).fill('62.5.1');

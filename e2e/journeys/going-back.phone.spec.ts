@@ -21,7 +21,7 @@ test('back goes back: to where one was, as far down as one was, and the history 
   await houses.click();
   await expect(page).toHaveURL(`${app.url}/houses/${tamsel.houseId}`);
   expect(await scroller.evaluate((node) => node.scrollTop)).toBe(0);
-  await page.getByRole('link', { name: 'Door tests' }).click();
+  await page.getByRole('link', { name: 'Door test', exact: true }).click();
   await expect(page).toHaveURL(/\/tests$/);
   await page.locator(`a[href$="/tests/${firstOf(tamsel, 'airtightnessTest')}"]`).click();
   await expect(page).toHaveURL(/\/tests\/./);

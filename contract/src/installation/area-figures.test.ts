@@ -4,7 +4,7 @@ import { areaBody, type AreaBody } from './area';
 import { areaFigures, envelopeFigures } from './area-figures';
 import { BUILD_UP_LIBRARY, buildUpOf, libraryFor } from './build-up-library';
 
-const areaWith = (id: string, grade: AreaBody['grade'], areaM2 = 50): AreaBody => {
+const areaWith = (id: string, grade: AreaBody['grade'], areaM2: number | null = 50): AreaBody => {
   const entry = BUILD_UP_LIBRARY.find((each) => each.id === id);
   if (entry === undefined) throw new Error(id);
   return {
@@ -64,12 +64,24 @@ test('the envelope adds up: UA over areas, R by area and U, cost by grades', () 
     areaWith('rim-board', null, 10),
   ];
   const { built, framed, gradeCostWK, ungraded, refused, shareOfEnvelope } = envelopeFigures(house, areas);
-  const sum = areas.reduce((total, area) => total + area.areaM2 * figuresOf(area).built.uValue, 0);
+  const sum = areas.reduce((total, area) => total + (area.areaM2 ?? NaN) * figuresOf(area).built.uValue, 0);
   expect(built?.transmissionWK).toBeCloseTo(sum, 9);
   expect(built?.effectiveRsi).toBeCloseTo(130 / sum, 9);
   expect((built?.transmissionWK ?? NaN) - (framed?.transmissionWK ?? NaN)).toBeCloseTo(gradeCostWK, 9);
   expect([ungraded, refused]).toEqual([1, 0]);
   expect(shareOfEnvelope).toBeCloseTo(130 / house.envelopeAreaM2, 12);
+});
+
+test('an area without a size has its R and U, and is in no sum', () => {
+  const unsized = areaWith('framed-wall-140', 'III', null);
+  expect(areaBody.validate(unsized, { convert: false }).error).toBeUndefined();
+  const figures = figuresOf(unsized);
+  expect(figures.built).toEqual(figuresOf(areaWith('framed-wall-140', 'III')).built);
+  expect([figures.gradeCostWK, figures.equivalentEmptyAreaM2]).toEqual([null, null]);
+  const window = areaWith('window', null, 20);
+  const alone = envelopeFigures(house, [window]);
+  expect(envelopeFigures(house, [unsized, window])).toEqual({ ...alone, unsized: 1 });
+  expect(envelopeFigures(house, [unsized])).toMatchObject({ built: null, unsized: 1, refused: 0 });
 });
 
 test('both schools of grade are offered and differ', () => {

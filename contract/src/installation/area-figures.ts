@@ -28,7 +28,7 @@ export type AreaFigures =
       readonly framed: Worth;
       /** Equal to `framed` while nobody judged the area. */
       readonly built: Worth;
-      /** What the work costs, W/K; null where nobody judged it. */
+      /** What the work costs, W/K; null where nobody judged it, or the area has no size yet. */
       readonly gradeCostWK: number | null;
       /** Area of the same build-up left empty that would lose as much, m². */
       readonly equivalentEmptyAreaM2: number | null;
@@ -45,6 +45,8 @@ export interface EnvelopeFigures {
   readonly gradeCostWK: number;
   /** Areas whose work can be graded and is not yet. */
   readonly ungraded: number;
+  /** Areas that have no size yet and are left out. */
+  readonly unsized: number;
   /** Areas that could not be computed and are left out. */
   readonly refused: number;
   /** What is in here of the envelope that the house states; 1 is all of it, more is more than it states. */
@@ -83,7 +85,7 @@ function assemblyInput(house: HouseBody, area: AreaBody): AssemblyInput {
     frameAlignment: area.buildUp.frameAlignment ?? undefined,
     filmConvention: house.filmConvention,
     heatFlow: heatFlowOf(area.kind),
-    areaM2: area.areaM2,
+    areaM2: area.areaM2 ?? undefined,
   };
 }
 
@@ -124,22 +126,24 @@ export function areaFigures(house: HouseBody, area: AreaBody): AreaFigures {
 
 /** Heat loss and area-weighted R of the whole envelope, and what the grades of the work cost. */
 export function envelopeFigures(house: HouseBody, areas: readonly AreaBody[]): EnvelopeFigures {
-  const computed = areas.flatMap((area) => {
+  const sized = areas.flatMap((area) => (area.areaM2 === null ? [] : [{ area, areaM2: area.areaM2 }]));
+  const computed = sized.flatMap(({ area, areaM2 }) => {
     const figures = areaFigures(house, area);
-    return figures.state === 'figures' ? [{ area, figures }] : [];
+    return figures.state === 'figures' ? [{ areaM2, figures }] : [];
   });
   const thermal = (uOf: (item: (typeof computed)[number]) => number): HouseThermal | null =>
     computed.length === 0
       ? null
       : answer(houseThermalOperation, {
-          areas: computed.map((item) => ({ areaM2: item.area.areaM2, uValue: uOf(item) })),
+          areas: computed.map((item) => ({ areaM2: item.areaM2, uValue: uOf(item) })),
         });
   return {
     built: thermal(({ figures }) => figures.built.uValue),
     framed: thermal(({ figures }) => figures.framed.uValue),
     gradeCostWK: computed.reduce((sum, { figures }) => sum + (figures.gradeCostWK ?? 0), 0),
     ungraded: areas.filter((area) => !isJudged(area) && gradedLayerOf(area.buildUp) !== null).length,
-    refused: areas.length - computed.length,
-    shareOfEnvelope: computed.reduce((sum, { area }) => sum + area.areaM2, 0) / house.envelopeAreaM2,
+    unsized: areas.length - sized.length,
+    refused: sized.length - computed.length,
+    shareOfEnvelope: computed.reduce((sum, { areaM2 }) => sum + areaM2, 0) / house.envelopeAreaM2,
   };
 }

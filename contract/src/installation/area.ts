@@ -42,7 +42,8 @@ export interface BuildUp {
 export interface AreaBody {
   readonly name: string;
   readonly kind: AreaKind;
-  readonly areaM2: number;
+  /** Null until somebody gave it: the area is then in no sum. */
+  readonly areaM2: number | null;
   readonly buildUp: BuildUp;
   /** Null until somebody graded it. */
   readonly grade: InstallationGrade | null;
@@ -131,7 +132,7 @@ export const buildUp = body<BuildUp>({
 export const areaBody = body<AreaBody>({
   name: filled(120).required(),
   kind: Joi.valid(...AREA_KINDS).required(),
-  areaM2: positive(1e5).required(),
+  areaM2: nullable(positive(1e5)).required(),
   buildUp: buildUp.required(),
   grade: Joi.valid('I', 'II', 'III', null).required(),
   voidFraction: nullable(number().greater(GRADED_VOID_MAX).max(1)).required(),

@@ -55,7 +55,7 @@ export const areaTable = mysqlTable(
     ...recordColumns,
     name: varchar('name', { length: 120 }).notNull(),
     kind: varchar('kind', { length: 20 }).$type<AreaBody['kind']>().notNull(),
-    areaM2: double('area_m2').notNull(),
+    areaM2: double('area_m2'),
     buildUp: json('build_up').$type<AreaBody['buildUp']>().notNull(),
     grade: varchar('grade', { length: 3 }).$type<AreaBody['grade']>(),
     voidFraction: double('void_fraction'),

@@ -15,7 +15,7 @@ import { usePalette } from '../../ui/theme';
 import { space } from '../../ui/tokens';
 import { NotTested, Verdict } from '../airtightness/verdict';
 import { STAGE_WORDS, targetFigureWithUnit, targetWords } from '../airtightness/words';
-import { AREA_WORDS } from '../installation/words';
+import { AREA_WORDS, sizeWords } from '../installation/words';
 import { ENVELOPE_TOLERANCE, reservationOn } from '../installation/envelope-words';
 import { useAddArea } from '../installation/use-add-area';
 import { DeletedLink } from '../deleted/deleted-link';
@@ -87,7 +87,9 @@ function AreaLine({ area }: { readonly area: Area }) {
           {AREA_WORDS[area.kind]} · {area.buildUp.name}
         </Text>
       </View>
-      <Text look="figure">{figureWithUnit(area.areaM2, 'area', units)}</Text>
+      <Text look="figure" tone={area.areaM2 === null ? 'straw' : undefined}>
+        {sizeWords(area, units)}
+      </Text>
       <Icon name="chevron-right" size={22} color={palette.soft} />
     </LinkArea>
   );
@@ -95,7 +97,7 @@ function AreaLine({ area }: { readonly area: Area }) {
 
 function Areas({ view: { house, areas } }: { readonly view: HouseView }) {
   const { units } = usePreferences();
-  const sum = areas.reduce((total, area) => total + area.areaM2, 0);
+  const sum = areas.reduce((total, area) => total + (area.areaM2 ?? 0), 0);
   const isOff = Math.abs(sum - house.envelopeAreaM2) > ENVELOPE_TOLERANCE * house.envelopeAreaM2;
   if (areas.length === 0) {
     return (

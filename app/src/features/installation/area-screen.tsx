@@ -223,10 +223,8 @@ export function AreaScreen({ view, area, isNew = false }: AreaScreenProps) {
           quantity="area"
           value={area.areaM2}
           schema={areaBody.extract('areaM2')}
-          isRequired
-          onCommit={(si, stage) => {
-            if (si !== null) keep({ areaM2: si }, stage);
-          }}
+          message={area.areaM2 === null && !isNew ? 'Without its size it is in no sum of the house.' : null}
+          onCommit={(si, stage) => keep({ areaM2: si }, stage)}
         />
       </Card>
       <BuildUpPicker

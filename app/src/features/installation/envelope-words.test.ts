@@ -18,6 +18,14 @@ test.each([
   ['never the whole where a piece is missing', [{ areaM2: 98.9, grade: 'I' }], 'of 99 % of the envelope'],
   ['what is not graded', [{ areaM2: 100 }], '1 area not graded'],
   ['both', [{ areaM2: 30 }, { areaM2: 20 }], 'of 50 % of the envelope, 2 areas not graded'],
+  [
+    'what has no size',
+    [
+      { areaM2: 100, grade: 'I' },
+      { areaM2: null, grade: 'I' },
+    ],
+    '1 area without its size',
+  ],
   ['nothing without areas', [], null],
   ['that a share of void was found is a judgement', [{ areaM2: 100, voidFraction: 0.2 }], null],
 ] as const)('it says %s', (_what, areas, words) => {

@@ -7,12 +7,15 @@ export const ENVELOPE_TOLERANCE = 0.01;
  * What a figure of the envelope leaves out or takes for granted, to stand wherever it does; null where it is of the whole
  * envelope, every piece of work judged.
  */
-export function reservationOn({ built, shareOfEnvelope, ungraded }: EnvelopeFigures): string | null {
+export function reservationOn({ built, shareOfEnvelope, ungraded, unsized }: EnvelopeFigures): string | null {
   if (built === null) return null;
   const parts = [
     ...(shareOfEnvelope < 1 - ENVELOPE_TOLERANCE
       ? // Never the whole, however little is missing.
         [`of ${Math.min(99, Math.round(shareOfEnvelope * 100))} % of the envelope`]
+      : []),
+    ...(unsized > 0
+      ? [unsized === 1 ? '1 area without its size' : `${unsized} areas without their sizes`]
       : []),
     ...(ungraded > 0 ? [ungraded === 1 ? '1 area not graded' : `${ungraded} areas not graded`] : []),
   ];

@@ -21,7 +21,7 @@ import { Screen } from '../shell/screen';
 import { asSentence, reservationOn } from './envelope-words';
 import { useAddArea } from './use-add-area';
 import { GradeChoice } from './grade-choice';
-import { judgementWords } from './words';
+import { judgementWords, sizeWords } from './words';
 import { WorthBars } from './worth-bars';
 
 interface AreaCardProps {
@@ -46,7 +46,7 @@ function AreaCard({ house, area }: AreaCardProps) {
       right={<Button kind="quiet" iconOnly icon="chevron-right" label={`Open ${area.name}`} onPress={open} />}
     >
       <Text look="small" tone="soft">
-        {figureWithUnit(area.areaM2, 'area', units)} · {area.buildUp.name}
+        {sizeWords(area, units)} · {area.buildUp.name}
       </Text>
       {isGradable && <GradeChoice areaName={area.name} judged={area} onChange={keep} />}
       {figures.state === 'figures' ? (
@@ -71,7 +71,7 @@ export function FillRoom({ view: { house, areas } }: { readonly view: HouseView 
   const { units } = usePreferences();
   const addArea = useAddArea(house.id);
   const envelope = envelopeFigures(house, areas);
-  const { built, framed, gradeCostWK, ungraded } = envelope;
+  const { built, framed, gradeCostWK, ungraded, unsized } = envelope;
   const reservation = reservationOn(envelope);
   const cost = figureWithUnit(gradeCostWK, 'heatLoss', units);
   const answer =
@@ -81,7 +81,9 @@ export function FillRoom({ view: { house, areas } }: { readonly view: HouseView 
         ? `The grade of the work costs ${cost}`
         : ungraded > 0
           ? `${ungraded} ${ungraded === 1 ? 'area' : 'areas'} still to grade`
-          : 'The work costs nothing: Grade I throughout';
+          : unsized > 0
+            ? `${unsized} ${unsized === 1 ? 'area' : 'areas'} still to measure`
+            : 'The work costs nothing: Grade I throughout';
   return (
     <Screen
       name={house.name}

@@ -3,14 +3,14 @@ import type { UnitSystem } from '@calvet/core';
 import { useRouter } from 'expo-router';
 import { v7 } from 'uuid';
 
-/** A wall with a build-up to start from. */
+/** A wall with a build-up to start from; its size is for whoever measures it. */
 export function newArea(units: UnitSystem): AreaBody {
   const [first] = libraryFor('wall');
   if (first === undefined) throw new Error('The library of build-ups has no wall.');
   return {
     name: 'New area',
     kind: 'wall',
-    areaM2: 10,
+    areaM2: null,
     buildUp: buildUpOf(first, units),
     grade: null,
     voidFraction: null,

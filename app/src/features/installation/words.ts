@@ -1,6 +1,6 @@
 import type { AreaBody, AreaKind, BuildUpLayer } from '@calvet/contract';
-import type { InstallationGrade } from '@calvet/core';
-import { decimals } from '../../ui/format';
+import type { InstallationGrade, UnitSystem } from '@calvet/core';
+import { decimals, figureWithUnit } from '../../ui/format';
 
 export const AREA_WORDS: Readonly<Record<AreaKind, string>> = {
   wall: 'Wall',
@@ -28,4 +28,9 @@ export const GRADE_WORDS: Readonly<Record<InstallationGrade, string>> = {
 export function judgementWords({ grade, voidFraction }: Pick<AreaBody, 'grade' | 'voidFraction'>): string {
   if (voidFraction !== null) return `${decimals(voidFraction * 100, 1)} % void`;
   return grade === null ? 'The work' : `Grade ${grade}`;
+}
+
+/** How large an area is, or that nobody has said so yet. */
+export function sizeWords({ areaM2 }: Pick<AreaBody, 'areaM2'>, units: UnitSystem): string {
+  return areaM2 === null ? 'no size yet' : figureWithUnit(areaM2, 'area', units);
 }

@@ -1,0 +1,1 @@
+ALTER TABLE `area` MODIFY COLUMN `area_m2` double;
