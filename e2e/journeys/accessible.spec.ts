@@ -1,26 +1,5 @@
 import { AxeBuilder } from '@axe-core/playwright';
-import { demoPages } from './demo-pages';
-import { createHouse, expect, openSettled, seedDemo, sizes, test } from './running-app';
-
-for (const colorScheme of ['light', 'dark'] as const) {
-  test(`every page can be read and used by everybody, ${colorScheme}`, async ({ page, app, request }) => {
-    const photos = await seedDemo(app, request);
-    await page.emulateMedia({ colorScheme });
-    for (const [name, path] of demoPages(photos)) {
-      await test.step(name, async () => {
-        await openSettled(page, app.url + path);
-        await expect(page.getByRole('main'), name).toHaveCount(1);
-        await expect(page.getByRole('heading', { level: 1 }), name).toHaveCount(1);
-        const { violations } = await new AxeBuilder({ page }).analyze();
-        const found = violations.map(({ id, nodes }) => ({
-          id,
-          where: nodes.slice(0, 5).map(({ html, failureSummary }) => `${html} ${failureSummary ?? ''}`),
-        }));
-        expect.soft(found, name).toEqual([]);
-      });
-    }
-  });
-}
+import { createHouse, expect, seedDemo, sizes, test } from './running-app';
 
 test('keys pass over what every page begins with', async ({ page, app, request }) => {
   await seedDemo(app, request);

@@ -13,28 +13,39 @@ export const demoHouse = (name: string): SeedBatch => {
 export const firstOf = ({ changes }: Pick<SeedBatch, 'changes'>, kind: string): string =>
   changes.find((change) => change.kind === kind)?.id ?? '';
 
-/** A page of every kind that the app has, with the demo in it: what it is called, and its path. */
-export function demoPages(photos: readonly PhotoBatch[]): readonly (readonly [name: string, path: string])[] {
-  const wrenfold = demoHouse('Wrenfold 4');
-  const house = `/houses/${wrenfold.houseId}`;
+interface DemoPage {
+  readonly name: string;
+  /** Its path, once the demo is in. */
+  readonly path: (photos: readonly PhotoBatch[]) => string;
+}
+
+const wrenfold = demoHouse('Wrenfold 4');
+const house = `/houses/${wrenfold.houseId}`;
+
+function photoPath(photos: readonly PhotoBatch[]): string {
   const drawn = photos.find(({ houseId }) => houseId === wrenfold.houseId);
   if (drawn === undefined) throw new Error('The house has no photo.');
-  return [
-    ['houses', '/'],
-    ['new house', '/houses/new'],
-    ['plan', house],
-    ['house, to change', `${house}/edit`],
-    ['fill', `${house}/fill`],
-    ['area', `${house}/areas/${firstOf(wrenfold, 'area')}`],
-    ['new area', `${house}/areas/01a1f000-0000-7000-8000-000000000001`],
-    ['door tests', `${house}/tests`],
-    ['door test', `${house}/tests/${firstOf(wrenfold, 'airtightnessTest')}`],
-    ['record', `${house}/record`],
-    ['photo', `${house}/record/${firstOf(drawn, 'photo')}`],
-    ['this device', '/device'],
-    ['deleted', '/deleted'],
-    ['bench', '/bench'],
-    ['operation of the bench', '/bench/airtightness-multi-point'],
-    ['nothing', '/nowhere'],
-  ];
+  return `${house}/record/${firstOf(drawn, 'photo')}`;
 }
+
+const at = (name: string, path: string): DemoPage => ({ name, path: () => path });
+
+/** A page of every kind that the app has, with the demo in it. */
+export const demoPages: readonly DemoPage[] = [
+  at('houses', '/'),
+  at('new house', '/houses/new'),
+  at('plan', house),
+  at('house, to change', `${house}/edit`),
+  at('fill', `${house}/fill`),
+  at('area', `${house}/areas/${firstOf(wrenfold, 'area')}`),
+  at('new area', `${house}/areas/01a1f000-0000-7000-8000-000000000001`),
+  at('door tests', `${house}/tests`),
+  at('door test', `${house}/tests/${firstOf(wrenfold, 'airtightnessTest')}`),
+  at('record', `${house}/record`),
+  { name: 'photo', path: photoPath },
+  at('this device', '/device'),
+  at('deleted', '/deleted'),
+  at('bench', '/bench'),
+  at('operation of the bench', '/bench/airtightness-multi-point'),
+  at('nothing', '/nowhere'),
+];

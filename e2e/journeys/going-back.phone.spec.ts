@@ -7,7 +7,7 @@ test('back goes back: to where one was, as far down as one was, and the history 
   page,
   app,
 }) => {
-  await page.setViewportSize({ width: 390, height: 480 });
+  await page.setViewportSize({ width: 390, height: 540 });
   const tamsel = demoHouse('Tamsel Row 3');
   await openSettled(page, app.url);
   const houses = page.getByRole('link', { name: /^Tamsel Row 3/ });

@@ -6,7 +6,10 @@ import { changeBenchDraft } from '../../data/bench-drafts';
 import { setPreferences } from '../../data/preferences';
 import { OperationScreen } from './operation-screen';
 
-jest.mock('expo-router', () => ({ useRouter: () => ({ navigate: jest.fn() }) }));
+jest.mock('expo-router', () => ({
+  useRouter: () => ({ navigate: jest.fn() }),
+  usePathname: () => '/bench',
+}));
 jest.mock('expo-router/head', () => ({ __esModule: true, default: () => null }));
 
 beforeEach(() => {
