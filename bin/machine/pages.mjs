@@ -12,27 +12,27 @@ function resolved(file, wanted) {
   return ENDINGS.map((ending) => path + ending).find((each) => existsSync(each) && /\.tsx?$/.test(each));
 }
 
-function importsOf(file) {
+/** Files that one imports; with those that are seen at once where it is shown, and not only read. */
+function importsOf(file, isShown) {
   const text = readFileSync(file, 'utf8');
-  const found = [...text.matchAll(STATIC), ...(SEEN_AT_ONCE.test(file) ? text.matchAll(ASYNC) : [])];
+  const found = [
+    ...text.matchAll(STATIC),
+    ...(isShown && SEEN_AT_ONCE.test(file) ? text.matchAll(ASYNC) : []),
+  ];
   return found.flatMap(([, from, alone]) => resolved(file, from ?? alone) ?? []);
 }
 
 /** Every file of the app's own that these lead to, themselves among them. */
-function reachedFrom(files) {
+function reachedFrom(files, isShown) {
   const reached = new Set(files);
-  for (const file of reached) for (const next of importsOf(file)) reached.add(next);
+  for (const file of reached) for (const next of importsOf(file, isShown)) reached.add(next);
   return reached;
 }
 
-/** Layouts that a route stands in, the outermost first. */
-function layoutsOf(routesFolder, route) {
-  const folders = dirname(route).split('/');
-  return folders
-    .map((_folder, i) => join(routesFolder, ...folders.slice(0, i + 1), '_layout.tsx'))
-    .concat(join(routesFolder, '_layout.tsx'))
-    .filter((file) => existsSync(file));
-}
+const isLayout = (file) => /(^|\/)_layout\.tsx$/.test(file);
+
+/** True where a route stands in a layout. */
+const standsIn = (route, layout) => dirname(layout) === '.' || route.startsWith(`${dirname(layout)}/`);
 
 const isRoute = (file) => file.endsWith('.tsx') && !/(^|\/)[_+]/.test(file);
 
@@ -44,17 +44,21 @@ const addressOf = (route) =>
 
 /**
  * Addresses that the app has a page for, and for each the files of the app that are needed to show it, by their paths
- * within the app's folder. They follow from the files of the routes and what those import.
+ * within the app's folder. They follow from the files of the routes and what those import. The router reads every layout
+ * before it shows anything.
  * @returns {Record<string, string[]>}
  */
 export function pagesIn(routesFolder) {
   const appFolder = resolve(routesFolder, '..', '..');
-  const pages = readdirSync(routesFolder, { recursive: true })
-    .map(String)
-    .filter(isRoute)
-    .map((route) => {
-      const files = [join(routesFolder, route), ...layoutsOf(routesFolder, route)];
-      return [addressOf(route), [...reachedFrom(files)].map((file) => relative(appFolder, file))];
-    });
+  const inRoutes = (file) => join(routesFolder, file);
+  const all = readdirSync(routesFolder, { recursive: true }).map(String);
+  const layouts = all.filter(isLayout);
+  const pages = all.filter(isRoute).map((route) => {
+    const around = layouts.filter((layout) => standsIn(route, layout));
+    const shown = reachedFrom([route, ...around].map(inRoutes), true);
+    const read = reachedFrom(layouts.map(inRoutes), false);
+    const files = [...new Set([...shown, ...read])];
+    return [addressOf(route), files.map((file) => relative(appFolder, file))];
+  });
   return Object.fromEntries(pages.sort(([a], [b]) => (a < b ? -1 : 1)));
 }

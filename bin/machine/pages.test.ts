@@ -19,7 +19,9 @@ const FILES = {
   'src/chart.tsx': '',
   'src/save.ts': "const rare = () => import('./rare');\n",
   'src/rare.ts': '',
-  'src/frame.ts': "import { List } from './list';\n",
+  'src/frame.ts': "import { Inner } from './inner-on-demand';\n",
+  'src/inner-on-demand.tsx': "const Inner = lazy(() => import('./inner'));\n",
+  'src/inner.tsx': '',
   'src/thing.tsx': '',
 } as const;
 
@@ -39,8 +41,12 @@ test('an address needs its route, its layouts, what they import, and what is see
       'src/chart-on-demand.tsx',
       'src/chart.tsx',
       'src/list/index.tsx',
+      // Of a layout that the page does not stand in: read, and not shown.
+      'src/frame.ts',
+      'src/routes/things/_layout.tsx',
       'src/routes/_layout.tsx',
       'src/routes/index.tsx',
+      'src/inner-on-demand.tsx',
       'src/save.ts',
       'src/shell.tsx',
     ].sort(),

@@ -3,24 +3,18 @@ import type { CDPSession } from '@playwright/test';
 interface Initiator {
   readonly type: string;
   readonly url?: string;
-  readonly stack?: Stack;
 }
-
-interface Stack {
-  readonly callFrames: readonly { readonly url: string }[];
-  readonly parent?: Stack;
-}
-
-const urlsOf = (stack: Stack | undefined): readonly string[] =>
-  stack === undefined ? [] : [...stack.callFrames.map(({ url }) => url), ...urlsOf(stack.parent)];
 
 /**
  * Counts how many requests of a page had to wait for one another. The page is the first wave; what it names is the second;
- * what a piece of one wave asks for belongs to the next.
+ * what a script asks for comes after the last wave that had brought a script or data by then, since that is what may have
+ * led to it.
  */
 export class Waves {
   private readonly waveOf = new Map<string, number>();
   private readonly urlOf = new Map<string, string>();
+  /** Of scripts and data that have come. */
+  private deepestRun = 0;
   private bytes = 0;
   private dataRequests = 0;
 
@@ -31,8 +25,11 @@ export class Waves {
       this.waveOf.set(request.url, 1 + this.waveBefore(initiator));
       if (new URL(request.url).pathname.startsWith('/api/')) this.dataRequests += 1;
     });
-    session.on('Network.loadingFinished', ({ encodedDataLength }) => {
+    session.on('Network.loadingFinished', ({ requestId, encodedDataLength }) => {
       this.bytes += encodedDataLength;
+      const url = this.urlOf.get(requestId);
+      if (url === undefined || !/\.js$|\/api\//.test(url)) return;
+      this.deepestRun = Math.max(this.deepestRun, this.waveOf.get(url) ?? 0);
     });
   }
 
@@ -42,11 +39,8 @@ export class Waves {
   }
 
   /** The wave of what asked. */
-  private waveBefore({ type, url, stack }: Initiator): number {
-    const askers = [...(url === undefined ? [] : [url]), ...urlsOf(stack)];
-    const waves = askers.flatMap((asker) => this.waveOf.get(asker) ?? []);
-    if (waves.length > 0) return Math.max(...waves);
-    // Asked for by nothing that is known: the page itself, or what the whole page led to.
-    return type === 'other' ? 0 : Math.max(0, ...this.waveOf.values());
+  private waveBefore({ type, url }: Initiator): number {
+    if (type === 'script') return this.deepestRun;
+    return url === undefined ? 0 : (this.waveOf.get(url) ?? 0);
   }
 }
