@@ -16,11 +16,6 @@ config.resolver.resolveRequest = (context, moduleName, platform) =>
     ? { type: 'sourceFile', filePath: ICON_SET }
     : context.resolveRequest(context, moduleName, platform);
 
-/** A module is run when something of it is first used: what the first screen does not use costs it nothing. */
-config.transformer.getTransformOptions = async () => ({
-  transform: { experimentalImportSupport: true, inlineRequires: true },
-});
-
 /** While developing, the API answers on the same address as the app. */
 const apiOrigin = process.env.CALVET_API_ORIGIN;
 if (apiOrigin !== undefined) {

@@ -3,7 +3,7 @@ const PATIENCE_MS = 20_000;
 const AFTER_FAULT_MS = 2000;
 
 const root = () => document.getElementById('root');
-const isStarted = () => (root()?.childElementCount ?? 0) > 0;
+const isStarted = () => (root()?.childElementCount ?? 0) > 0 && document.getElementById('opening') === null;
 
 function element(name, text, more = {}) {
   return Object.assign(document.createElement(name), { textContent: text, ...more });

@@ -20,6 +20,7 @@ test('an app of which one piece is not what it should be is not kept on the devi
   const broken = await mkdtemp(join(tmpdir(), 'calvet-broken-'));
   await cp(String(process.env.CALVET_WEB_FOLDER), broken, { recursive: true });
   await appendFile(join(broken, 'methods.html'), '<!-- Welcome. Please sign in. -->');
+  for (const packed of ['br', 'gz']) await rm(join(broken, `methods.html.${packed}`));
   await app.stop();
   await app.start({ CALVET_WEB_FOLDER: broken });
   const becomes = () =>
