@@ -32,7 +32,6 @@ export type Store = ReturnType<typeof createStore>;
  */
 export function createStore(options: StoreOptions) {
   const { api, clock } = options;
-  const newId = (): string => v7();
   const tabs = new Tabs(options);
   const reachability = new Reachability(clock, options.retryMs);
   const keeping = new Keeping({
@@ -47,7 +46,7 @@ export function createStore(options: StoreOptions) {
   const outbox: Outbox = new Outbox({
     post: (message) => tabs.post(message),
     local,
-    newId,
+    newId: () => v7(),
     onWaiting: () => sender.gather(),
   });
   const sender = new Sender({
@@ -259,7 +258,7 @@ export function createStore(options: StoreOptions) {
       );
     const heldRevision = copies.recordOf(houseId, id)?.record.revision ?? 0;
     return {
-      entryId: newId(),
+      entryId: v7(),
       houseId,
       kind,
       id,

@@ -1,6 +1,7 @@
 import { baseline } from '../../test/baseline';
 import { columnNamed } from './csv-columns';
-import { hasRoom, readReadingsCsv, surveyCsv, withImported } from './readings-csv';
+import { surveyCsv } from './csv-survey';
+import { hasRoom, readReadingsCsv, withImported } from './readings-csv';
 import { writeReadingsCsv, writeTemplateCsv } from './write-readings-csv';
 import type { AirtightnessTestBody, NamedFanRange } from './airtightness-test';
 

@@ -1,5 +1,6 @@
 import type { OperationName, OperationTypes } from '../operations';
 import { explainDensity, explainDewPoint } from './air';
+import { explainAssembly } from './assembly';
 import { explainBothAxes, explainMultiPoint, explainSinglePoint } from './airtightness';
 import {
   explainBudget,
@@ -21,7 +22,6 @@ import {
 import { explainDryAndDamp, explainInterfaces, explainMonthly } from './moisture';
 import type { Step } from './step';
 import {
-  explainAssembly,
   explainDesignHeatLoad,
   explainDoubleFrames,
   explainHouse,

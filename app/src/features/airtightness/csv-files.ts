@@ -1,12 +1,10 @@
 /** What reads and writes files of readings, as one piece: it is fetched when a file is first meant. */
 export { COLUMN_MEANINGS, FLOW_UNITS, type FlowUnit } from '@calvet/contract/airtightness/csv-columns';
+export { CSV_BYTES_MAX, surveyCsv, type CsvSurvey } from '@calvet/contract/airtightness/csv-survey';
 export {
-  CSV_BYTES_MAX,
   hasRoom,
   readReadingsCsv,
-  surveyCsv,
   withImported,
   type CsvQuestion,
-  type CsvSurvey,
 } from '@calvet/contract/airtightness/readings-csv';
 export { writeReadingsCsv, writeTemplateCsv } from '@calvet/contract/airtightness/write-readings-csv';

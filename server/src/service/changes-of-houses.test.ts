@@ -1,0 +1,108 @@
+import { apiPaths, CHANGES_TOGETHER_MAX } from '@calvet/contract';
+import { v7 } from 'uuid';
+import { change, createHouse } from '../../test/records';
+import { ask, startServer, type RunningServer } from '../../test/running-server';
+
+let server: RunningServer;
+let houseId: string;
+
+const post = (...changes: unknown[]) =>
+  ask(`${server.url}${apiPaths.changes(houseId)}`, { json: { changes } });
+const since = (number: number) => ask(`${server.url}${apiPaths.changes(houseId)}?since=${number}`);
+
+beforeAll(async () => {
+  server = await startServer();
+});
+afterAll(() => server.close());
+
+beforeEach(async () => {
+  houseId = v7();
+  await post(createHouse(houseId));
+});
+
+test('several houses are asked about in one request, each since its own change', async () => {
+  const other = v7();
+  const unknown = v7();
+  await ask(`${server.url}/api/v1/houses/${other}/changes`, {
+    json: { changes: [createHouse(other), change({}), change({})] },
+  });
+  const area = change({});
+  await post(area);
+  const asked = await ask(
+    `${server.url}${apiPaths.changesOf([
+      [houseId, 1],
+      [other, 0],
+      [unknown, 7],
+    ])}`,
+  );
+  expect(asked.status).toBe(200);
+  const { pages } = asked.body;
+  expect(Object.keys(pages).sort()).toEqual([houseId, other].sort());
+  expect(pages[houseId]).toEqual((await since(1)).body);
+  expect(pages[houseId]?.records.map(({ record }) => record.id)).toEqual([area.id]);
+  expect(pages[other]).toEqual((await ask(`${server.url}${apiPaths.changes(other)}?since=0`)).body);
+  // A device that holds more than the server has is told how far the server is.
+  const ahead = await ask(`${server.url}${apiPaths.changesOf([[houseId, 9]])}`);
+  expect(ahead.body.pages).toEqual({ [houseId]: { records: [], upTo: 2, more: false } });
+});
+
+test('what does not go into one answer with others is left out of it, and the others come', async () => {
+  const other = v7();
+  await ask(`${server.url}${apiPaths.changes(other)}`, { json: { changes: [createHouse(other)] } });
+  for (let i = 0; i < 3; i++) await post(...Array.from({ length: 200 }, () => change({})));
+  const { pages } = (
+    await ask(
+      `${server.url}${apiPaths.changesOf([
+        [houseId, 0],
+        [other, 0],
+      ])}`,
+    )
+  ).body;
+  expect(Object.keys(pages)).toEqual([other]);
+  const rest = (
+    await ask(
+      `${server.url}${apiPaths.changesOf([
+        [houseId, 301],
+        [other, 0],
+      ])}`,
+    )
+  ).body.pages;
+  expect([rest[houseId]?.records.length, rest[other]?.records.length]).toEqual([300, 1]);
+});
+
+test.each([
+  ['no house', ''],
+  ['no number', v7()],
+  ['no id', '12:3'],
+  ['a negative number', `${v7()}:-1`],
+  ['a number that is none', `${v7()}:many`],
+  ['a third member', `${v7()}:1:2`],
+  ['more houses than one may ask about', Array.from({ length: 51 }, () => `${v7()}:0`).join(',')],
+])('a list with %s is refused', async (_what, list) => {
+  const { status, body } = await ask(`${server.url}/api/v1/changes?since=${list}`);
+  expect([status, body.code, body.field]).toEqual([400, 'malformed-list', 'since']);
+});
+
+test('the list brings along what is in its houses where that is wanted, and nothing else where not', async () => {
+  const area = change({});
+  await post(area, change({ id: area.id, op: 'delete', baseRevision: 1 }));
+  const gone = v7();
+  await ask(`${server.url}${apiPaths.changes(gone)}`, {
+    json: {
+      changes: [createHouse(gone), change({ kind: 'house', id: gone, op: 'delete', baseRevision: 1 })],
+    },
+  });
+  const plain = (await ask(`${server.url}${apiPaths.houses}`)).body;
+  expect(plain.pages).toBeUndefined();
+  const { houses, pages } = (await ask(`${server.url}${apiPaths.housesWithChanges}`)).body;
+  expect(houses).toEqual(plain.houses);
+  const listed = houses.map(({ id }) => id);
+  expect(Object.keys(pages).filter((id) => !listed.includes(id))).toEqual([]);
+  expect(listed).not.toContain(gone);
+  const count = Object.values(pages).reduce((sum, { records }) => sum + records.length, 0);
+  expect(count).toBeLessThanOrEqual(CHANGES_TOGETHER_MAX);
+  for (const [id, page] of Object.entries(pages)) {
+    expect(page).toEqual((await ask(`${server.url}${apiPaths.changes(id)}?since=0`)).body);
+  }
+  expect(pages[houseId]?.records.at(-1)?.record.deletedAt).toMatch(/^\d{4}-/);
+});
