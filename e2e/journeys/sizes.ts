@@ -64,8 +64,14 @@ export function faultsOn(page: Page): Promise<readonly string[]> {
       const range = document.createRange();
       range.selectNodeContents(text);
       const { left, right, width: wide } = range.getBoundingClientRect();
-      if (wide > 0 && !isCutOnPurpose && (left < -1 || right > width + 1))
-        found.add(`text beyond the edge: “${text.textContent?.slice(0, 60) ?? ''}”`);
+      if (wide === 0 || isCutOnPurpose) continue;
+      const words = text.textContent?.slice(0, 60) ?? '';
+      if (left < -1 || right > width + 1) found.add(`text beyond the edge: “${words}”`);
+      let frame: Element | null = around;
+      while (frame !== null && getComputedStyle(frame).borderRightWidth === '0px')
+        frame = frame.parentElement;
+      if (frame !== null && right > frame.getBoundingClientRect().right + 1)
+        found.add(`text beyond its frame: “${words}”`);
     }
     return [...found];
   });

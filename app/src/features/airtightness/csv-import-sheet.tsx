@@ -5,6 +5,7 @@ import { StyleSheet, View } from 'react-native';
 import { v7 } from 'uuid';
 import { Button } from '../../ui/button';
 import { Choice } from '../../ui/choice';
+import { Labelled } from '../../ui/field';
 import { Sheet } from '../../ui/sheet';
 import { Text } from '../../ui/text';
 import { space } from '../../ui/tokens';
@@ -32,6 +33,8 @@ interface CsvImportSheetProps {
 
 const counted = (count: number, one: string): string => `${count} ${one}${count === 1 ? '' : 's'}`;
 
+const baselineWords = (count: number): string => (count === 0 ? 'no baseline' : `${count} of the baseline`);
+
 /** What columns of a file are taken for, to be looked over before anything is brought in. */
 function Columns({ csv, survey }: { readonly csv: CsvFiles; readonly survey: csvFiles.CsvSurvey }) {
   return (
@@ -44,9 +47,13 @@ function Columns({ csv, survey }: { readonly csv: CsvFiles; readonly survey: csv
               {name}
             </Text>
             {meaning === null ? (
-              <Text tone="soft">is not read</Text>
+              <Text tone="soft" style={styles.meaning}>
+                is not read
+              </Text>
             ) : (
-              <Text look="strong">{[csv.COLUMN_MEANINGS[meaning], unit].filter(Boolean).join(', ')}</Text>
+              <Text look="strong" style={styles.meaning}>
+                {[csv.COLUMN_MEANINGS[meaning], unit].filter(Boolean).join(', ')}
+              </Text>
             )}
           </View>
         ))}
@@ -96,16 +103,18 @@ export function CsvImportSheet({ csv, file, test, direction, onImport, onClose }
       )}
       <Columns csv={csv} survey={survey} />
       {asksUnit && (
-        <Choice
-          label="The flow is in"
-          even
-          options={(Object.keys(csv.FLOW_UNITS) as csvFiles.FlowUnit[]).map((unit) => ({
-            value: unit,
-            label: unit,
-          }))}
-          value={flowUnit}
-          onChange={setFlowUnit}
-        />
+        <Labelled label="Its name has no unit: the flow is in">
+          <Choice
+            label="Unit of the flow"
+            even
+            options={(Object.keys(csv.FLOW_UNITS) as csvFiles.FlowUnit[]).map((unit) => ({
+              value: unit,
+              label: unit,
+            }))}
+            value={flowUnit}
+            onChange={setFlowUnit}
+          />
+        </Labelled>
       )}
       {(question !== null || decimalMark !== null) && (
         <DecimalQuestion question={question} value={decimalMark} onChange={setDecimalMark} />
@@ -119,7 +128,7 @@ export function CsvImportSheet({ csv, file, test, direction, onImport, onClose }
       {runs.map(([each, { baselineBeforePa, baselineAfterPa, readings }]) => (
         <Text key={each}>
           {DIRECTION_WORDS[each]}: {counted(readings.length, 'reading')},{' '}
-          {baselineBeforePa.length + baselineAfterPa.length} of the baseline
+          {baselineWords(baselineBeforePa.length + baselineAfterPa.length)}
         </Text>
       ))}
       {isReady && here > 0 && (
@@ -174,5 +183,6 @@ const styles = StyleSheet.create({
   columns: { gap: space.xs },
   column: { flexDirection: 'row', flexWrap: 'wrap', columnGap: space.m, justifyContent: 'space-between' },
   name: { flexShrink: 1 },
+  meaning: { marginLeft: 'auto', textAlign: 'right' },
   buttons: { flexDirection: 'row', flexWrap: 'wrap', gap: space.s, justifyContent: 'flex-end' },
 });

@@ -149,7 +149,7 @@ export function PlanRoom({ view }: { readonly view: HouseView }) {
       </Text>
       <Card>
         <View style={styles.standing}>
-          <View style={styles.verdict}>
+          <View style={styles.figure}>
             <Text look="small" tone="soft">
               {latest === null ? 'door test' : STAGE_WORDS[latest.stage].toLowerCase()}
             </Text>
@@ -158,7 +158,7 @@ export function PlanRoom({ view }: { readonly view: HouseView }) {
             </Text>
             {tightness === null ? <NotTested /> : <Verdict verdict={tightness.verdict} />}
           </View>
-          <View style={styles.size}>
+          <View style={styles.figure}>
             <Text look="small" tone="soft">
               envelope as built
             </Text>
@@ -192,8 +192,8 @@ const styles = StyleSheet.create({
   sizes: { flexDirection: 'row', flexWrap: 'wrap', gap: space.m },
   size: { flexGrow: 1, flexShrink: 1, flexBasis: 124, gap: 2 },
   standing: { flexDirection: 'row', flexWrap: 'wrap', gap: space.m },
-  // Wide enough for the longest verdict.
-  verdict: { flexGrow: 1, flexShrink: 1, flexBasis: 186, gap: 2 },
+  // As wide as what stands in it: side by side where both have room, else one below the other.
+  figure: { flexGrow: 1, flexShrink: 1, flexBasis: 'auto', minWidth: 0, gap: 2 },
   area: { flexDirection: 'row', alignItems: 'center', gap: space.s, minHeight: 52 },
   areaWithRule: { gap: space.s },
   names: { flex: 1, minWidth: 0 },
