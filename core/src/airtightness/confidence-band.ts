@@ -69,7 +69,7 @@ function standardErrorLnFlow(run: RunResult, pressurePa: number): number {
  * 95 % interval of the flow at a pressure, over one run or the mean of two, as factors of the flow. At 10 Pa it is that
  * of EqLA10, at 4 Pa that of ELA4, at 1 Pa that of C. That of a mean reaches to both of its results at least: two
  * directions that disagree measured two things, and how well each line fits does not tell which is the house.
- * @example relativeInterval(multiPoint(examples['airtightness.multiPoint']).runs, 10) // { low: 0.97, high: 1.03 }
+ * @example relativeInterval(multiPoint(examples['airtightness.multiPoint']).runs, 10) // { low: 0.9965, high: 1.0035 }
  */
 export function relativeInterval(runs: readonly RunResult[], pressurePa: number): RelativeInterval {
   const estimates = runs.map((run) => ({
