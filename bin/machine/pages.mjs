@@ -53,10 +53,10 @@ export function pagesIn(routesFolder) {
   const inRoutes = (file) => join(routesFolder, file);
   const all = readdirSync(routesFolder, { recursive: true }).map(String);
   const layouts = all.filter(isLayout);
+  const read = reachedFrom(layouts.map(inRoutes), false);
   const pages = all.filter(isRoute).map((route) => {
     const around = layouts.filter((layout) => standsIn(route, layout));
     const shown = reachedFrom([route, ...around].map(inRoutes), true);
-    const read = reachedFrom(layouts.map(inRoutes), false);
     const files = [...new Set([...shown, ...read])];
     return [addressOf(route), files.map((file) => relative(appFolder, file))];
   });

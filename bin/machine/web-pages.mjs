@@ -18,17 +18,16 @@ function takeScriptContents(folder) {
   });
 }
 
-const preload = (href, as) =>
-  `<link rel="preload" href="${href}" as="${as}"${as === 'font' ? ' type="font/woff2" crossorigin' : ''} />`;
-
 /** Letters that the app itself writes; others are fetched where they occur. */
 const FIRST_FONTS = /\/fonts\/(?:(?!-more\.)[^)])*\.woff2/g;
 
 /** The page names its fonts itself, instead of leading to a file that does. */
 function withFonts(page, styles) {
-  const link = /<link rel="stylesheet" href="\/fonts\/fonts\.css" \/>/;
-  if (!link.test(page)) throw new Error('The page does not name its fonts.');
-  const fonts = [...styles.matchAll(FIRST_FONTS)].map(([href]) => preload(href, 'font'));
+  const link = '<link rel="stylesheet" href="/fonts/fonts.css" />';
+  if (!page.includes(link)) throw new Error('The page does not name its fonts.');
+  const fonts = [...styles.matchAll(FIRST_FONTS)].map(
+    ([href]) => `<link rel="preload" href="${href}" as="font" type="font/woff2" crossorigin />`,
+  );
   return page.replace(link, `${fonts.join('')}<style>${styles.trim()}</style>`);
 }
 
@@ -37,11 +36,11 @@ function withFonts(page, styles) {
  * those of every page is written into `pages.json`, by address.
  */
 export function finishPages(folder, appFolder) {
-  const page = join(folder, 'index.html');
+  const file = join(folder, 'index.html');
   const styles = readFileSync(join(folder, 'fonts', 'fonts.css'), 'utf8');
-  writeFileSync(page, withFonts(readFileSync(page, 'utf8'), styles));
-  const inPage = readFileSync(page, 'utf8');
-  const scripts = takeScriptContents(folder).filter(({ url }) => !inPage.includes(url));
+  const page = withFonts(readFileSync(file, 'utf8'), styles);
+  writeFileSync(file, page);
+  const scripts = takeScriptContents(folder).filter(({ url }) => !page.includes(url));
   const pages = Object.entries(pagesIn(join(appFolder, 'src', 'routes'))).map(([address, files]) => [
     address,
     scripts.filter((script) => files.some((file) => script.files.has(file))).map(({ url }) => url),

@@ -102,9 +102,7 @@ export class CatchingUp {
       onReached();
       onHouses(houses);
       await settled;
-      for (const [id, { records, upTo }] of Object.entries(pages)) {
-        if (upTo >= copies.of(id).upTo) copies.take(id, records, upTo);
-      }
+      for (const [id, { records, upTo }] of Object.entries(pages)) copies.take(id, records, upTo);
       const behind = [...copies.all()].filter(([id, { upTo }]) => (counters[id] ?? 0) !== upTo);
       await this.refreshEach(behind.map(([id]) => id)).catch(() => undefined);
       return houses;

@@ -86,9 +86,9 @@ function tableOf(text: string, delimiter: string): Table {
 
 function surveyed(text: string): CsvSurvey {
   // A dot or comma may be the decimal mark: what parts the columns is what lets their names be found.
-  const tables = [';', '\t', ','].map((mark) => tableOf(text.replace(/^\uFEFF/, ''), mark));
   let nearest: { readonly line: number; readonly columns: readonly CsvColumn[] } | null = null;
-  for (const { rows, openQuote } of tables) {
+  for (const mark of [';', '\t', ',']) {
+    const { rows, openQuote } = tableOf(text.replace(/^\uFEFF/, ''), mark);
     for (const [i, cells] of rows.slice(0, HEADER_WITHIN).entries()) {
       const columns = cells.map((cell) => columnNamed(cell.trim()));
       if (nearest === null && has(columns, 'housePressure')) nearest = { line: i + 1, columns };

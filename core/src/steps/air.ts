@@ -1,9 +1,7 @@
 import type { Air, AirInput } from '../air/density';
 import type { DewPoint, DewPointInput } from '../air/dew-point';
 import { saturationPressurePa } from '../air/saturation';
-import { step, type Step } from './step';
-
-const UNMEASURED = 'not given: one half';
+import { step, whereNotGiven, type Step } from './step';
 
 function saturationStep(temperatureC: number): Step {
   const formula =
@@ -13,7 +11,8 @@ function saturationStep(temperatureC: number): Step {
   return step('Saturation pressure', formula, { θ: temperatureC }, saturationPressurePa(temperatureC), 'Pa');
 }
 
-export function explainDensity(input: AirInput, air: Air): readonly Step[] {
+/** Density of air, from its pressure, temperature and humidity. */
+export function densitySteps(input: AirInput, air: Air): readonly Step[] {
   const { temperatureC, relativeHumidity = 0.5, altitudeM = 0 } = input;
   const pressure =
     input.pressurePa === undefined
@@ -24,7 +23,7 @@ export function explainDensity(input: AirInput, air: Air): readonly Step[] {
             { h: altitudeM },
             air.pressurePa,
             'Pa',
-            input.altitudeM === undefined ? { h: 'no altitude is given: sea level' } : {},
+            whereNotGiven({ h: input.altitudeM }, 'not given: sea level'),
           ),
         ]
       : [];
@@ -37,7 +36,7 @@ export function explainDensity(input: AirInput, air: Air): readonly Step[] {
       { φ: relativeHumidity, psat: air.saturationPressurePa },
       air.vapourPressurePa,
       'Pa',
-      input.relativeHumidity === undefined ? { φ: UNMEASURED } : {},
+      whereNotGiven({ φ: input.relativeHumidity }, 'not given: one half'),
     ),
     step(
       'Density',
@@ -46,14 +45,21 @@ export function explainDensity(input: AirInput, air: Air): readonly Step[] {
       air.densityKgM3,
       'kg/m³',
     ),
-    step(
-      'Viscosity',
-      'μ = 0.000001458·(θ + 273.15)^1.5 / (θ + 273.15 + 110.4)',
-      { θ: temperatureC },
-      air.viscosityPaS,
-      'Pa·s',
-    ),
   ];
+}
+
+export function viscosityStep({ temperatureC }: AirInput, { viscosityPaS }: Air): Step {
+  return step(
+    'Viscosity',
+    'μ = 0.000001458·(θ + 273.15)^1.5 / (θ + 273.15 + 110.4)',
+    { θ: temperatureC },
+    viscosityPaS,
+    'Pa·s',
+  );
+}
+
+export function explainDensity(input: AirInput, air: Air): readonly Step[] {
+  return [...densitySteps(input, air), viscosityStep(input, air)];
 }
 
 export function explainDewPoint(

@@ -2,9 +2,9 @@ import type { BothAxes, BothAxesInput } from '../airtightness/both-axes';
 import type { MultiPointInput, MultiPointResult } from '../airtightness/multi-point';
 import type { SinglePointInput, SinglePointResult } from '../airtightness/single-point';
 import { t95 } from '../airtightness/student-t';
-import { REFERENCE_AIR } from '../air/density';
+import { REFERENCE_AIR, type Air } from '../air/density';
 import { airOnBothSides, type Conditions, type Direction } from '../airtightness/conditions';
-import { explainDensity } from './air';
+import { densitySteps, viscosityStep } from './air';
 import type { Building } from '../airtightness/building';
 import type { LeakageFigures } from '../airtightness/figures';
 import { eachTerm, found, MU0_IS, RHO0_IS, step, sumOf, type Step } from './step';
@@ -47,18 +47,19 @@ function figureSteps(
 
 /** Density, and viscosity where it counts, of the air on both sides. */
 function airSteps(method: MultiPointInput['method'], conditions: Conditions): readonly Step[] {
-  const air = airOnBothSides(conditions);
+  const { indoor, outdoor } = airOnBothSides(conditions);
   const { pressurePa, altitudeM } = conditions;
-  const side = (words: string, temperatureC: number, relativeHumidity: number | undefined) =>
-    explainDensity(
-      { temperatureC, relativeHumidity, pressurePa, altitudeM },
-      words === 'indoors' ? air.indoor : air.outdoor,
-    )
-      .filter(({ what }) => method === 'astmE779' || what !== 'Viscosity')
-      .map((each) => ({ ...each, what: `${each.what}, ${words}` }));
+  const side = (words: string, air: Air, temperatureC: number, relativeHumidity: number | undefined) => {
+    const input = { temperatureC, relativeHumidity, pressurePa, altitudeM };
+    const steps = [
+      ...densitySteps(input, air),
+      ...(method === 'astmE779' ? [viscosityStep(input, air)] : []),
+    ];
+    return steps.map((each) => ({ ...each, what: `${each.what}, ${words}` }));
+  };
   return [
-    ...side('indoors', conditions.indoorTemperatureC, conditions.indoorRelativeHumidity),
-    ...side('outdoors', conditions.outdoorTemperatureC, conditions.outdoorRelativeHumidity),
+    ...side('indoors', indoor, conditions.indoorTemperatureC, conditions.indoorRelativeHumidity),
+    ...side('outdoors', outdoor, conditions.outdoorTemperatureC, conditions.outdoorRelativeHumidity),
   ];
 }
 

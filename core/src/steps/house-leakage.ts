@@ -8,7 +8,7 @@ import {
 } from '../airtightness/stage-comparison';
 import { t95 } from '../airtightness/student-t';
 import type { Zone, ZoneInput } from '../airtightness/zone';
-import { RHO0_IS, step, type Step } from './step';
+import { RHO0_IS, step, whereNotGiven, type Step } from './step';
 
 const RHO0 = REFERENCE_AIR.densityKgM3;
 
@@ -17,12 +17,16 @@ export function explainCarriedUncertainty(
   output: CarriedUncertainty,
 ): readonly Step[] {
   const { standardErrorLnQ50: se, flowCalibration = 0, q50M3h } = input;
+  const unknownCalibration = whereNotGiven(
+    { c: input.flowCalibration },
+    'calibration of the flow, not given: none',
+  );
   const over = (
     name: string,
     symbol: string,
     figure: CarriedUncertainty['n50'],
     size: number | undefined,
-    uncertainty = 0,
+    uncertainty: number | undefined,
     unit = '',
   ): readonly Step[] =>
     figure === null || size === undefined
@@ -32,13 +36,10 @@ export function explainCarriedUncertainty(
           step(
             'Its relative uncertainty',
             'u = √(se^2 + c^2 + uS^2)',
-            { se, c: flowCalibration, uS: uncertainty },
+            { se, c: flowCalibration, uS: uncertainty ?? 0 },
             figure.relativeUncertainty,
             '',
-            {
-              c: 'calibration of the flow; none where it is not given',
-              uS: `uncertainty of S; none where it is not given`,
-            },
+            { ...unknownCalibration, ...whereNotGiven({ uS: uncertainty }, 'not given: none') },
           ),
           step(
             'Its upper 95 % bound',
@@ -56,7 +57,7 @@ export function explainCarriedUncertainty(
       { se, c: flowCalibration },
       output.q50.relativeUncertainty,
       '',
-      { c: 'calibration of the flow; none where it is not given' },
+      unknownCalibration,
     ),
     ...over('Air changes at 50 Pa', 'n50', output.n50, input.volumeM3, input.volumeUncertainty, '/h'),
     ...over(
@@ -100,7 +101,6 @@ export function explainBudget({ target, q50M3h }: BudgetInput, output: Budget): 
       { q50: q50M3h, qlimit: output.limitFlowM3h },
       output.excessM3h,
       'm³/h',
-      { qlimit: 'the limit, a flow itself, m³/h' },
     ),
     ...(output.holeAreaM2 > 0
       ? [
@@ -159,11 +159,11 @@ const SIZES = {
   Pho: 'house to outdoors, without its sign, Pa',
   Phz: 'house to zone, without its sign, Pa',
   Pzo: 'zone to outdoors, without its sign, Pa',
-  n: 'flow exponent; 0.65 where it is not given',
 } as const;
 
 export function explainZone(input: ZoneInput, output: Zone): readonly Step[] {
   const { houseOutdoorPressurePa: pho, houseZonePressurePa: phz, exponent: n = 0.65 } = input;
+  const words = { ...SIZES, ...whereNotGiven({ n: input.exponent }, 'flow exponent, not given') };
   const between = step(
     'Zone to outdoors',
     'Pzo = Pho − Phz',
@@ -179,7 +179,7 @@ export function explainZone(input: ZoneInput, output: Zone): readonly Step[] {
     { Pzo: zo, Phz: hz, n },
     output.leakageRatio,
     '',
-    SIZES,
+    words,
   );
   const { paths } = output;
   const { closedFlowM3h: q1, openFlowM3h: q2 } = input;
@@ -193,7 +193,7 @@ export function explainZone(input: ZoneInput, output: Zone): readonly Step[] {
       { Q2: q2, Q1: q1, Pho: ho, Pzo: zo, n },
       paths.zoneOutdoorCoefficientM3hPaN,
       'm³/(h·Paⁿ)',
-      SIZES,
+      words,
     ),
     step(
       'Leakage through the zone',
@@ -201,7 +201,7 @@ export function explainZone(input: ZoneInput, output: Zone): readonly Step[] {
       { Czo: paths.zoneOutdoorCoefficientM3hPaN, Pzo: zo, n },
       paths.throughZoneM3h,
       'm³/h',
-      SIZES,
+      words,
     ),
     step(
       'Its equivalent leakage area at 10 Pa, zone to outdoors',
@@ -209,7 +209,7 @@ export function explainZone(input: ZoneInput, output: Zone): readonly Step[] {
       { Czo: paths.zoneOutdoorCoefficientM3hPaN, n, ρ0: RHO0 },
       paths.zoneOutdoorEqLA10M2,
       'm²',
-      { ...SIZES, ρ0: RHO0_IS },
+      { ...words, ρ0: RHO0_IS },
     ),
   ];
 }

@@ -76,3 +76,12 @@ export const eachTerm = (
   words: (position: number) => string,
 ): Readonly<Record<string, string>> =>
   Object.fromEntries(Object.keys(values).map((symbol, i) => [symbol, words(i + 1)]));
+
+/** Words for those figures that were not given; what was given speaks for itself. */
+export const whereNotGiven = (
+  figures: Readonly<Record<string, number | undefined>>,
+  words: string,
+): Readonly<Record<string, string>> =>
+  Object.fromEntries(
+    Object.entries(figures).flatMap(([symbol, value]) => (value === undefined ? [[symbol, words]] : [])),
+  );

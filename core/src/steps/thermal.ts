@@ -10,13 +10,12 @@ import type { ISection, ISectionInput } from '../thermal/i-section';
 import type { ThermalRequirements, ThermalRequirementsInput } from '../thermal/requirements';
 import type { StudLayout, StudLayoutInput } from '../thermal/stud-layout';
 import { resistanceSteps } from './assembly';
-import { eachTerm, step, sumOf, type Step } from './step';
+import { eachTerm, step, sumOf, whereNotGiven, type Step } from './step';
 
 const R = 'm²·K/W';
 const U = 'W/(m²·K)';
 
 const uTimesA = (i: number): string => `U times A of area ${i}, W/K`;
-const JUNCTIONS_IS = 'heat through the junctions; none where it is not given, W/K';
 
 export function explainHouse(input: HouseThermalInput, output: HouseThermal): readonly Step[] {
   const areas = sumOf(
@@ -47,7 +46,7 @@ export function explainHouse(input: HouseThermalInput, output: HouseThermal): re
 }
 
 export function explainRequirements(
-  { areas, junctionsWK = 0 }: ThermalRequirementsInput,
+  { areas, junctionsWK }: ThermalRequirementsInput,
   { house }: ThermalRequirements,
 ): readonly Step[] {
   const sum = (uOf: (area: ThermalRequirementsInput['areas'][number]) => number) =>
@@ -55,16 +54,17 @@ export function explainRequirements(
       'UA',
       areas.map((area) => area.areaM2 * uOf(area)),
     );
+  const junctions = whereNotGiven({ J: junctionsWK }, 'heat through the junctions, not given: none');
   const planned = sum(({ plannedUValue }) => plannedUValue);
   const built = sum(({ asBuiltUValue = NaN }) => asBuiltUValue);
   return [
     step(
       'UA of the house as planned',
       `UA = ${planned.terms} + J`,
-      { ...planned.values, J: junctionsWK },
+      { ...planned.values, J: junctionsWK ?? 0 },
       house.plannedWK,
       'W/K',
-      { ...eachTerm(planned.values, uTimesA), J: JUNCTIONS_IS },
+      { ...eachTerm(planned.values, uTimesA), ...junctions },
     ),
     ...(house.asBuiltWK === null
       ? []
@@ -72,10 +72,10 @@ export function explainRequirements(
           step(
             'UA of the house as built',
             `UA = ${built.terms} + J`,
-            { ...built.values, J: junctionsWK },
+            { ...built.values, J: junctionsWK ?? 0 },
             house.asBuiltWK,
             'W/K',
-            { ...eachTerm(built.values, uTimesA), J: JUNCTIONS_IS },
+            { ...eachTerm(built.values, uTimesA), ...junctions },
           ),
         ]),
   ];
@@ -93,7 +93,7 @@ export function explainDesignHeatLoad(input: DesignHeatLoadInput, output: Design
         { qi: infiltrationM3h, qv: ventilationM3h, η: heatRecovery },
         air,
         'm³/h',
-        { qv: 'none where it is not given', η: 'none where it is not given' },
+        whereNotGiven({ qv: paths.ventilationM3h, η: paths.heatRecovery }, 'not given: none'),
       ),
       step(
         `Heat load, ${name}`,

@@ -50,7 +50,7 @@ export function explainInfiltration(input: InfiltrationInput, output: Infiltrati
   ];
 }
 
-const AEXT = { Aext: 'share of the envelope to outdoors; all of a detached house' };
+const AEXT = { Aext: 'share of the envelope to outdoors' };
 
 export function explainRequirement(
   input: VentilationRequirementInput,

@@ -16,7 +16,7 @@ import {
   unbridgedTotalRsi,
   type FrameAlignment,
 } from './heat-paths';
-import { layerInput, layerOf, type LayerInput } from './layer';
+import { layerInput, layersOf, type LayerInput } from './layer';
 
 export type AssemblyMethod = 'parallelPath' | 'isothermalPlanes' | 'iso6946';
 
@@ -63,7 +63,8 @@ export interface Assembly {
 
 const BOUNDS_RATIO = 1.5;
 
-function totalResistance(method: AssemblyMethod, upperRsi: number, lowerRsi: number): number {
+/** R_T of a build-up by a method, from its bounds. */
+export function totalResistance(method: AssemblyMethod, upperRsi: number, lowerRsi: number): number {
   switch (method) {
     case 'parallelPath':
       return upperRsi;
@@ -108,7 +109,7 @@ function priceOf(effect: GradeEffect, areaM2: number, degreeDays: number | undef
 export function assembly(input: AssemblyInput): Assembly {
   const { method, gradeAdjustment, areaM2 } = input;
   const films = filmsOf(input);
-  const layers = input.layers.map((layer, i) => layerOf(layer, `layers[${i}]`));
+  const layers = layersOf(input.layers);
   const paths = heatPaths(layers, input.frameAlignment);
   const upperRsi = 1 / parallelPathU(paths, layers, films);
   const lowerRsi = isothermalPlanesRsi(layers, films);

@@ -103,12 +103,15 @@ export function parallelPathU(
   return sum;
 }
 
+/** Resistance of a layer whose faces are as warm all over, m²·K/W. ISO 6946, 6.7.2.4. */
+export function planeRsi({ cavityRsi, frameRsi, framingFraction: f }: Layer): number {
+  if (f === 0) return cavityRsi;
+  return f === 1 ? frameRsi : 1 / (f / frameRsi + (1 - f) / cavityRsi);
+}
+
 /** Resistance by isothermal planes, m²·K/W: the lower bound of resistance. ISO 6946, 6.7.2.4. */
 export function isothermalPlanesRsi(layers: readonly Layer[], films: Films): number {
-  return layers.reduce((sum, { cavityRsi, frameRsi, framingFraction: f }) => {
-    const layerRsi = f === 0 ? cavityRsi : f === 1 ? frameRsi : 1 / (f / frameRsi + (1 - f) / cavityRsi);
-    return sum + layerRsi;
-  }, films.insideRsi + films.outsideRsi);
+  return layers.reduce((sum, layer) => sum + planeRsi(layer), films.insideRsi + films.outsideRsi);
 }
 
 /** Resistance with thermal bridging ignored, every layer as its cavity, m²·K/W: the R_T,h of ISO 6946, annex F. */

@@ -79,6 +79,13 @@ export function layerOf(layer: LayerInput, field: string): Layer {
   return isFramed ? framedLayer(layer, field) : homogeneousLayer(layer, field);
 }
 
+/**
+ * The resistances of a build-up's layers.
+ * @throws {Refusal} `required`, `conflict`
+ */
+export const layersOf = (layers: readonly LayerInput[]): readonly Layer[] =>
+  layers.map((layer, i) => layerOf(layer, `layers[${i}]`));
+
 export const layerInput = fields<LayerInput>({
   rsi: optional(nonNegative()),
   thicknessM: optional(positive()),

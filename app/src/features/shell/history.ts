@@ -13,7 +13,7 @@ const addressOf = (entry: NavigationHistoryEntry): string => {
 /** The page that one was on last under an address, of those that lie before this one. */
 export function visitBefore(history: Navigation | null, address: string): NavigationHistoryEntry | null {
   const here = history?.currentEntry?.index ?? 0;
-  const before = history?.entries().slice(0, Math.max(0, here)) ?? [];
+  const before = history?.entries().slice(0, here) ?? [];
   return before.findLast((entry) => addressOf(entry) === address) ?? null;
 }
 
@@ -30,6 +30,8 @@ export function useGoBack(): (to: Href) => void {
 
 /** How far each page of the history was scrolled, as long as the app is open. */
 const scrolled = new Map<string, number>();
+/** By these a hand scrolls. */
+const SCROLLING = ['wheel', 'touchstart', 'keydown'] as const;
 /** A page that grows slower than this is shown from its top. */
 const PATIENCE_MS = 3000;
 
@@ -52,11 +54,11 @@ function scrollWhenHigh(scroller: HTMLElement, top: number): () => void {
   const end = () => {
     watch.disconnect();
     clearTimeout(timer);
-    for (const event of ['wheel', 'touchstart', 'keydown']) window.removeEventListener(event, end);
+    for (const event of SCROLLING) window.removeEventListener(event, end);
   };
   const timer = setTimeout(end, PATIENCE_MS);
   for (const child of scroller.children) watch.observe(child);
-  for (const event of ['wheel', 'touchstart', 'keydown']) window.addEventListener(event, end);
+  for (const event of SCROLLING) window.addEventListener(event, end);
   return end;
 }
 

@@ -1,6 +1,6 @@
 import type { Href } from 'expo-router';
 import Head from 'expo-router/head';
-import { useImperativeHandle, useRef, type ReactNode } from 'react';
+import { useRef, type ReactNode, type RefObject } from 'react';
 import { ScrollView, StyleSheet, View } from 'react-native';
 import { Button } from '../../ui/button';
 import { Text } from '../../ui/text';
@@ -35,14 +35,8 @@ export function Screen({ name, detail, back, backLabel = 'Back', pinned, footer,
   const { isSmall, isNarrow } = usePageSize();
   const whole = useRef<View>(null);
   const inner = useRef<ScrollView>(null);
-  const scroller = useRef<HTMLElement>(null);
-  // On the web what is shown is an element of the page. Where there is little room, the page scrolls as a whole.
-  useImperativeHandle(
-    scroller,
-    () => (isSmall ? whole.current : inner.current?.getScrollableNode()) as unknown as HTMLElement,
-    [isSmall],
-  );
-  useScrollMemory(scroller);
+  // Where there is little room, the page scrolls as a whole. On the web what is shown is an element of the page.
+  useScrollMemory((isSmall ? whole : inner) as unknown as RefObject<HTMLElement | null>);
   return (
     <View ref={whole} style={[styles.screen, { backgroundColor: palette.paper }, isSmall && SCROLLS]}>
       <Head>
