@@ -1,13 +1,14 @@
 export { API, apiPaths, AUTHOR_HEADER, CLOCK_HEADER, DEVICE_HEADER, PICTURE_HEADER } from './api-paths';
 export {
-  airtightnessTestBody,
-  housePressure,
-  namedFanRange,
+  CONDITION_BOUNDS,
+  FAN_RANGE_BOUNDS,
+  isFanRange,
+  READING_BOUNDS,
   TEST_STAGES,
-  testReading,
   type AirtightnessTest,
   type AirtightnessTestBody,
   type BaselineReading,
+  type FanRangeDraft,
   type NamedFanRange,
   type TestReading,
   type TestRun,
@@ -30,9 +31,7 @@ export {
   CHANGES_TOGETHER_MAX,
   CONFIRM_MAX,
   HOUSES_ASKED_MAX,
-  fieldsOf,
   PAGE_MAX,
-  readChange,
   type Change,
   type ChangeOp,
   type ChangeOutcome,
@@ -46,7 +45,6 @@ export {
   type PagesByHouse,
   type News,
   type OutcomeCode,
-  type ReadChange,
 } from './changes/change';
 export {
   changeBetween,
@@ -78,15 +76,20 @@ export {
   type HouseLedger,
   type LedgerRecord,
 } from './changes/house-ledger';
-export { HOUSE_TARGET_QUANTITIES, houseBody, type House, type HouseBody } from './house/house';
 export {
+  HOUSE_BOUNDS,
+  HOUSE_TARGET_QUANTITIES,
+  TARGET_LIMIT_BOUNDS,
+  type House,
+  type HouseBody,
+} from './house/house';
+export {
+  AREA_BOUNDS,
   AREA_KINDS,
   GRADED_VOID_MAX,
-  isJudged,
-  areaBody,
-  buildUp,
   heatFlowOf,
-  layerFigures,
+  isJudged,
+  LAYER_BOUNDS,
   type Area,
   type AreaBody,
   type AreaKind,
@@ -118,14 +121,12 @@ export {
   RESTORABLE_MS,
 } from './limits';
 export { broughtInPresentForm, wholeInPresentForm } from './former-form';
-export { bodySchemas, isKind, KINDS, type Bodies, type Kind, type KindedRecord } from './kinds';
+export { isKind, KINDS, type Bodies, type Kind, type KindedRecord } from './kinds';
 export {
   CAPTION_MAX,
   MARK_TEXT_MAX,
   OUTLINE_POINTS_MAX,
-  photoBody,
   PHOTO_MARK_KINDS,
-  pictureName,
   type Photo,
   type PhotoBody,
   type PhotoMark,
@@ -136,4 +137,4 @@ export {
 export { PICTURE_BYTES_MAX, PICTURE_SIDE_MAX_PX } from './photos/picture-limits';
 export type { Problem } from './problem';
 export { ownFields, type RecordBase, type Stored } from './record';
-export { refusalFromCore, refusalOf, type FieldRefusal, type RecordRefusalCode } from './refusal-of';
+export { refusalFromCore, type FieldRefusal, type RecordRefusalCode } from './refusal-of';

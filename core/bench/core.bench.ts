@@ -219,6 +219,10 @@ const oneTest = measure(() => {
 const house = measure(() => (sink += recomputeHouse()), 3);
 const path20 = measure(pathOf(20_000), 1);
 const path80 = measure(pathOf(80_000), 1);
+/** What a person enters at the most: it must not be felt where it does not say that it takes long. */
+const manyCavities = { netInsulatedAreaM2: 5000, observations: Array.from({ length: 1000 }, observation) };
+const graded = measure(() => (sink += compute('insulation.grade', manyCavities).voidFraction), 5);
+const sampled = measure(() => (sink += compute('insulation.sampling', manyCavities).voidLow90), 1);
 const voids = measure(() => (sink += compute('photo.voids', photo).voidFraction), 5);
 
 const ratio = (time: number, reference: number) => `${(time / reference).toFixed(2)} ×`;
@@ -244,5 +248,7 @@ line(`House of ${AREAS} areas with ${OBSERVATIONS} cavities`, house);
 line('Path to target, 60 items × 20 000 draws', path20);
 line('Path to target, 60 items × 80 000 draws', path80);
 console.log(`  four times the draws take                             ${ratio(path80.ms, path20.ms)}`);
+line('Grade of 1 000 different cavities', graded);
+line('Sampling of 1 000 different cavities, told on the way', sampled);
 line('Voids of 4 outlines with 200 points', voids);
 if (!Number.isFinite(sink)) throw new Error('A figure went wrong.');

@@ -1,11 +1,5 @@
-import {
-  areaBody,
-  airtightnessTestBody,
-  houseBody,
-  latestTest,
-  testFigures,
-  envelopeFigures,
-} from '@calvet/contract';
+import { envelopeFigures, latestTest, testFigures } from '@calvet/contract';
+import { bodySchemas } from '@calvet/contract/schemas';
 import { seedBatches } from './changes';
 import { demoHouses, type DemoHouse } from './scenario';
 
@@ -25,9 +19,9 @@ function lastFigures({ house, tests }: DemoHouse) {
 describe.each(demoHouses)('$house.name', (demo) => {
   test('fits the schemas that every record must fit', () => {
     const errors = [
-      houseBody.validate(demo.house, { convert: false }).error,
-      ...demo.areas.map((area) => areaBody.validate(area, { convert: false }).error),
-      ...demo.tests.map((test) => airtightnessTestBody.validate(test, { convert: false }).error),
+      bodySchemas.house.validate(demo.house, { convert: false }).error,
+      ...demo.areas.map((area) => bodySchemas.area.validate(area, { convert: false }).error),
+      ...demo.tests.map((test) => bodySchemas.airtightnessTest.validate(test, { convert: false }).error),
     ].filter((error) => error !== undefined);
     expect(errors).toEqual([]);
   });

@@ -1,7 +1,9 @@
 import { examples } from '@calvet/core/examples';
 import { compute } from '@calvet/core/operations';
 import type { Page } from '@playwright/test';
-import { expect, putKeysAway, test } from './running-app';
+import { areaFigures, type AreaBody, type HouseBody } from '@calvet/contract';
+import { demoHouse } from './demo-pages';
+import { expect, putKeysAway, seedDemo, test } from './running-app';
 
 const field = (page: Page, label: string, at = 0) => page.getByLabel(label, { exact: true }).nth(at);
 
@@ -159,4 +161,32 @@ test('the methods are a page of the app, open at what is worked out', async ({ p
   const heading = methods.locator('h3#insulation-batt-compression');
   await expect(heading).toContainText('Compressed batt');
   await expect(heading).toBeInViewport();
+});
+
+test('figures of a house are taken, come to what the house says, and are given back', async ({
+  page,
+  app,
+  request,
+}) => {
+  await seedDemo(app, request);
+  const { changes } = demoHouse('Wrenfold 4');
+  const house = changes.find(({ kind }) => kind === 'house')?.body as HouseBody;
+  const area = changes.find(({ kind }) => kind === 'area')?.body as AreaBody;
+  const figures = areaFigures(house, area);
+  if (figures.state !== 'figures') throw new Error('The area has no figures.');
+  await page.goto(`${app.url}/bench/thermal-assembly`);
+  await page.getByRole('button', { name: 'Take figures of a house' }).click();
+  const sheet = page.getByRole('dialog');
+  await sheet.getByRole('button', { name: 'Wrenfold 4', exact: true }).click();
+  await sheet.getByRole('button', { name: new RegExp(`^${area.name} · `) }).click();
+  await expect(sheet).toHaveCount(0);
+  await expect(page.getByText(`Taken: Wrenfold 4, ${area.name}`)).toBeVisible();
+  const uValue = figures.built.uValue.toFixed(3);
+  await expect(page.getByText(`${uValue} W/(m²·K)`).first()).toBeVisible();
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(page.getByTestId('obstacle')).toContainText('Still needed');
+
+  await page.goto(`${app.url}/bench/air-dew-point`);
+  await expect(page.getByRole('button', { name: 'Fill in an example' })).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Take figures of a house' })).toHaveCount(0);
 });

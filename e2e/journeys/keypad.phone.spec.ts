@@ -55,3 +55,18 @@ test('a run of readings by thumb alone: digits, sign, next, and nothing jumps aw
   await expect(page.getByLabel('Building pressure, reading 4', { exact: true })).toHaveValue('55');
   await expect(page.getByText('\u2212', { exact: true })).toHaveCount(5);
 });
+
+test('what is said of a field stands in sight above the keys', async ({ page, app }) => {
+  await page.goto(`${app.url}/houses/new`);
+  for (const [label, wrong, message] of [
+    ['Envelope area', '0', 'Must be above 0'],
+    ['Bedrooms', '99', 'Must be 50 or less'],
+    ['Limit', '0', 'Must be above 0'],
+  ] as const) {
+    await page.getByLabel(label, { exact: true }).tap();
+    await press(page, wrong);
+    await page.getByRole('group', { name: 'Number keys' }).waitFor();
+    await key(page, 'Next field');
+    await expect(page.getByText(message).last()).toBeInViewport({ ratio: 1 });
+  }
+});

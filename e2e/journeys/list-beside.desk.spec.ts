@@ -45,3 +45,45 @@ test('readings by keyboard: enter goes on, arrows stay in the column', async ({ 
   await expect(page.getByLabel('Flow, reading 2', { exact: true })).toBeFocused();
   await expect(page.getByRole('group', { name: 'Number keys' })).toHaveCount(0);
 });
+
+test('beside an area stand all areas, sorted as wanted, and each is a press away', async ({ page, app }) => {
+  const wrenfold = demoHouse('Wrenfold 4');
+  await page.goto(`${app.url}/houses/${wrenfold.houseId}/areas/${firstOf(wrenfold, 'area')}`);
+  const beside = page.getByRole('navigation', { name: 'Areas' });
+  const here = beside.locator('[aria-current="page"]');
+  const shown = page.getByRole('heading', { level: 1 });
+  await expect(shown).toContainText((await here.textContent()) ?? 'nothing');
+  await beside.getByRole('button', { name: /^Sort by R/ }).click();
+  await expect(beside.getByRole('columnheader', { name: /^Sort by R/ })).toHaveAttribute(
+    'aria-sort',
+    'ascending',
+  );
+  const other = beside
+    .getByRole('link')
+    .filter({ hasNotText: (await here.textContent()) ?? '' })
+    .first();
+  const name = (await other.textContent()) ?? '';
+  await other.focus();
+  await page.keyboard.press('Enter');
+  await expect(shown).toContainText(name);
+  await expect(here).toHaveText(name);
+  // As it was sorted it stays, from one area to the next.
+  await expect(beside.getByRole('columnheader', { name: /^Sort by R/ })).toHaveAttribute(
+    'aria-sort',
+    'ascending',
+  );
+});
+
+test('beside a photo stand all photos, the one that is shown marked', async ({ page, app, request }) => {
+  const photos = await seedDemo(app, request);
+  const wrenfold = demoHouse('Wrenfold 4');
+  const drawn = photos.find(({ houseId }) => houseId === wrenfold.houseId);
+  await page.goto(`${app.url}/houses/${wrenfold.houseId}/record/${firstOf(drawn ?? wrenfold, 'photo')}`);
+  const beside = page.getByRole('navigation', { name: 'Photos' });
+  const here = beside.locator('[aria-current="page"]');
+  await expect(here).toHaveCount(1);
+  const first = await here.getAttribute('aria-label');
+  await page.getByRole('button', { name: 'Next photo' }).click();
+  await expect(here).not.toHaveAttribute('aria-label', first ?? '');
+  await expect(here).toHaveCount(1);
+});

@@ -57,6 +57,27 @@ test('what was kept is there again, newest state of each record', async () => {
   again.close();
 });
 
+test('what somebody entered is on the disk before it counts as kept; what the server told need not be', async () => {
+  const asked = jest.spyOn(IDBDatabase.prototype, 'transaction');
+  const local = await open(freshName());
+  const how = async (write: () => void) => {
+    asked.mockClear();
+    write();
+    await local.settled();
+    return asked.mock.calls.map(([, , options]) => options?.durability);
+  };
+  const tell = () => local.keepCopy({ houseId: 'h', upTo: 3 }, [area('a', 'Wall')]);
+  expect(await how(tell)).toEqual(['relaxed']);
+  expect(await how(() => local.keepEntries([], () => undefined))).toEqual(['strict']);
+  const both = () => {
+    tell();
+    local.dropEntries([1]);
+  };
+  expect(await how(both)).toEqual(['strict']);
+  asked.mockRestore();
+  local.close();
+});
+
 test('a failure to keep is told, and does not stop what comes after', async () => {
   const failures: unknown[] = [];
   const local = await LocalDatabase.open({

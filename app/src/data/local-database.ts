@@ -29,7 +29,11 @@ interface CopyWritten extends KeptCopy {
 }
 
 type Transaction = IDBPTransaction<LocalSchema, Store[], 'readwrite'>;
-type Writing = (tx: Transaction) => void | Promise<void>;
+interface Writing {
+  readonly write: (tx: Transaction) => void | Promise<void>;
+  /** Nothing but what the server told and tells again: it need not be on the disk before the next is written. */
+  readonly isTold: boolean;
+}
 
 /** Why nothing is kept, if nothing is. */
 export type KeepingTrouble = 'closed' | 'newer version' | 'failed';
@@ -121,7 +125,7 @@ export class LocalDatabase {
         this.db = await this.connect();
         this.reopening = null;
         // What was struck out meanwhile, before what the page knows now.
-        this.missed.splice(0).forEach((writing) => this.gather(writing));
+        this.missed.splice(0).forEach(({ write, isTold }) => this.gather(write, isTold));
         this.options.rewrite(this);
         await this.settled();
         if (this.isKeeping()) this.options.onTrouble(null);
@@ -210,7 +214,7 @@ export class LocalDatabase {
         if (before !== undefined && before.item.record.revision > item.record.revision) return;
         written.put({ houseId, id: item.record.id, item });
       });
-    });
+    }, true);
   }
 
   keepChanges(changes: readonly KeptChange[], gone: readonly string[]): void {
@@ -245,7 +249,7 @@ export class LocalDatabase {
   }
 
   keepHouses(houses: readonly House[]): void {
-    this.gather((tx) => void tx.objectStore('lists').put({ name: 'houses', houses }));
+    this.gather((tx) => void tx.objectStore('lists').put({ name: 'houses', houses }), true);
   }
 
   keepUploads(uploads: readonly KeptUpload[]): void {
@@ -376,8 +380,8 @@ export class LocalDatabase {
     }
   }
 
-  private gather(writing: Writing): void {
-    this.gathered.push(writing);
+  private gather(write: Writing['write'], isTold = false): void {
+    this.gathered.push({ write, isTold });
     if (this.gathered.length === 1) queueMicrotask(() => this.write());
   }
 
@@ -416,11 +420,12 @@ export class LocalDatabase {
   }
 
   private async commitOnce(writings: readonly Writing[]): Promise<void> {
-    const tx = this.db.transaction(STORES, 'readwrite', { durability: 'strict' });
+    const durability = writings.every(({ isTold }) => isTold) ? 'relaxed' : 'strict';
+    const tx = this.db.transaction(STORES, 'readwrite', { durability });
     // Asked for in order; where one reads first, those after it wait for that.
     tx.done.catch(() => undefined);
-    for (const writing of writings) {
-      const reading = writing(tx);
+    for (const { write } of writings) {
+      const reading = write(tx);
       if (reading !== undefined) await reading;
     }
     // Nothing more is asked for: it need not wait for this page, which may be closed.

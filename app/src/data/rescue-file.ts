@@ -1,4 +1,5 @@
-import { readChange, type Change } from '@calvet/contract';
+import type { Change } from '@calvet/contract';
+import type { readChange } from '@calvet/contract/changes/read-change';
 import { isRecord } from '@calvet/core/schema';
 import { changeOf, type Entry, type Pending } from './outbox-rules';
 import { nameOf } from './pictures';
@@ -31,8 +32,16 @@ function listIn(file: Json, name: string): readonly Json[] {
 
 const UUID = /^[0-9a-f]{8}(-[0-9a-f]{4}){3}-[0-9a-f]{12}$/;
 
-function pendingOf(houseId: unknown, change: unknown, i: number, times?: unknown): Pending {
-  const read = readChange(change, i);
+type ReadChange = typeof readChange;
+
+function pendingOf(
+  reads: ReadChange,
+  houseId: unknown,
+  change: unknown,
+  i: number,
+  times?: unknown,
+): Pending {
+  const read = reads(change, i);
   if (typeof houseId !== 'string' || !UUID.test(houseId) || !read.ok) {
     const why = read.ok ? 'its house is not named.' : read.refusal.message;
     throw new NoRescueFile(`Nothing was brought back: entry ${i + 1} of the file cannot be read: ${why}`);
@@ -66,6 +75,15 @@ async function pictureOf({ sha256, houseId, picture }: Json, i: number): Promise
   return { sha256, houseId, full };
 }
 
+/** What reads a change is large and seldom needed: it is fetched with the first file. */
+async function reader(): Promise<ReadChange> {
+  try {
+    return (await import('@calvet/contract/changes/read-change')).readChange;
+  } catch {
+    throw new NoRescueFile('This device does not have what reads such a file yet: try again with a signal.');
+  }
+}
+
 /**
  * Reads a file of what a device held unsent: all of it, or nothing.
  * @throws {NoRescueFile}
@@ -83,16 +101,17 @@ export async function readRescueFile(text: string): Promise<Rescued> {
     throw new NoRescueFile(
       'The file was saved by a newer version of Calvet. Open this page anew, then choose it again.',
     );
+  const reads = await reader();
   const waiting = listIn(file, 'changes');
   const entries = listIn(file, 'entries');
   return {
     changes: [
-      ...waiting.map(({ houseId, change, times }, i) => pendingOf(houseId, change, i, times)),
+      ...waiting.map(({ houseId, change, times }, i) => pendingOf(reads, houseId, change, i, times)),
       ...entries.map((entry, i) => {
         const change = isRecord(entry.change)
           ? changeOf(entry as unknown as Entry, Number(entry.seenRevision))
           : null;
-        return pendingOf(entry.houseId, change, waiting.length + i);
+        return pendingOf(reads, entry.houseId, change, waiting.length + i);
       }),
     ],
     pictures: await Promise.all(listIn(file, 'pictures').map(pictureOf)),

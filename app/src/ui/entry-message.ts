@@ -1,4 +1,4 @@
-import { refusalOf, type FieldRefusal } from '@calvet/contract';
+import type { FieldRefusal } from '@calvet/contract';
 import {
   fromSi,
   parseQuantity,
@@ -8,7 +8,7 @@ import {
   type Quantity,
   type UnitSystem,
 } from '@calvet/core';
-import type { Schema } from 'joi';
+import { misfit, type NumberSchema } from '@calvet/core/schema';
 import { MINUS } from './format';
 
 /** What a field makes of what was typed. */
@@ -32,8 +32,8 @@ export interface AssumedSign {
 interface EntryRules {
   readonly quantity: Quantity;
   readonly units: UnitSystem;
-  /** Schema of the value in SI. */
-  readonly schema?: Schema;
+  /** Of the value in SI. */
+  readonly bounds?: NumberSchema;
   readonly assumed?: AssumedSign;
 }
 
@@ -65,9 +65,8 @@ export function messageOf(
 }
 
 function checked(si: number, rules: EntryRules): Entry {
-  const error = rules.schema?.validate(si, { convert: false }).error;
-  if (error !== undefined) return { state: 'wrong', message: messageOf(refusalOf(error), rules) };
-  return { state: 'value', si };
+  const refusal = rules.bounds === undefined ? null : misfit(rules.bounds, si);
+  return refusal === null ? { state: 'value', si } : { state: 'wrong', message: messageOf(refusal, rules) };
 }
 
 /** What the field takes, in words. */

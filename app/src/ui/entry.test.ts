@@ -1,9 +1,9 @@
-import { houseBody } from '@calvet/contract';
-import Joi from 'joi';
+import { HOUSE_BOUNDS } from '@calvet/contract';
+import { number } from '@calvet/core/schema';
 import { readEntry } from './entry-message';
 import { decimals, entry, figure, figureWithUnit } from './format';
 
-const volume = { quantity: 'volume', units: 'metric', schema: houseBody.extract('volumeM3') } as const;
+const volume = { quantity: 'volume', units: 'metric', bounds: HOUSE_BOUNDS.volumeM3 } as const;
 
 test('what fits is brought to SI', () => {
   expect(readEntry('400', volume)).toEqual({ state: 'value', si: 400 });
@@ -15,7 +15,7 @@ test.each([
   ['0', 'Must be above 0 m³.'],
   ['abc', 'Not a number: write it like 12.5 or 12,5, or with m³, L, ft³.'],
   ['12 kg', '“kg” is no unit of this: write it like 12.5 or 12,5, or with m³, L, ft³.'],
-  ['99999999', 'Must be at most 1000000 m³.'],
+  ['99999999', 'Must be 1000000 m³ or less.'],
 ])('%j: %s', (text, message) => {
   expect(readEntry(text, volume)).toEqual({ state: 'wrong', message });
 });
@@ -24,9 +24,9 @@ test('a bound is said in the units that are typed', () => {
   const read = readEntry('200', {
     quantity: 'temperature',
     units: 'imperial',
-    schema: Joi.number().max(60),
+    bounds: number({ max: 60 }),
   });
-  expect(read).toEqual({ state: 'wrong', message: 'Must be at most 140 °F.' });
+  expect(read).toEqual({ state: 'wrong', message: 'Must be 140 °F or less.' });
 });
 
 test('a figure that could be either is asked about, unless only one of both can be', () => {
@@ -35,7 +35,7 @@ test('a figure that could be either is asked about, unless only one of both can 
     message: '1.2 or 1200?',
     choices: ['1.2', '1200'],
   });
-  const height = { quantity: 'length', units: 'metric', schema: houseBody.extract('heightM') } as const;
+  const height = { quantity: 'length', units: 'metric', bounds: HOUSE_BOUNDS.heightM } as const;
   expect(readEntry('2.400', height)).toEqual({ state: 'value', si: 2.4 });
 });
 

@@ -1,5 +1,5 @@
 import type { Quantity } from '@calvet/core';
-import type { Schema } from 'joi';
+import type { NumberSchema } from '@calvet/core/schema';
 import { useEffect, useLayoutEffect, useRef, useState } from 'react';
 import { usePreferences } from '../data/preferences';
 import type { EntryStage } from '../data/typing';
@@ -30,7 +30,7 @@ export interface FigureEntryOptions {
    */
   readonly onCommit: (si: number | null, stage: EntryStage) => void;
   /** Of the value in SI. */
-  readonly schema?: Schema;
+  readonly bounds?: NumberSchema;
   /** Told whenever what stands in the field is wrong, or is so no more. */
   readonly onTrouble?: (trouble: EntryTrouble | null) => void;
   /** There is always a figure: a field that is left empty goes back to the one before, and says so. */
@@ -62,7 +62,7 @@ function textOf(text: string, value: number | null, assumed: AssumedSign | undef
  * before the typing is what counts.
  */
 export function useFigureEntry(options: FigureEntryOptions) {
-  const { label, quantity, value, onCommit, schema, onTrouble, isRequired = false, assumed } = options;
+  const { label, quantity, value, onCommit, bounds, onTrouble, isRequired = false, assumed } = options;
   const { units } = usePreferences();
   const note = useNote();
   const [draft, showDraft] = useState<Draft | null>(null);
@@ -75,7 +75,7 @@ export function useFigureEntry(options: FigureEntryOptions) {
   const text = draft?.text ?? textOf(entry(value, quantity, units), value, assumed);
   /** What was last told of the typing. */
   const told = useRef<number | null>(null);
-  const rules = { quantity, units, schema };
+  const rules = { quantity, units, bounds };
   const isOtherSign = (typed: string): boolean =>
     assumed !== undefined && (signTyped(typed) ?? assumed.sign) !== assumed.sign;
 

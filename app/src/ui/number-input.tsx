@@ -8,7 +8,7 @@ import { MINUS } from './format';
 import { focusNextNumberField, focusSameColumn, useKeypad, type KeypadTarget } from './keypad/keypad';
 import { Text } from './text';
 import { fonts, rem, TOUCH } from './tokens';
-import { NO_OUTLINE } from './web-styles';
+import { NO_OUTLINE, WITH_ROOM_BELOW } from './web-styles';
 import { usePalette } from './theme';
 
 export interface NumberInputProps extends FigureEntryOptions {
@@ -152,6 +152,7 @@ export function NumberInput(props: NumberInputProps) {
           fontSize: rem(17),
           // The frame shows the focus; the browser's ring would double it.
           ...NO_OUTLINE,
+          ...WITH_ROOM_BELOW,
         },
         style,
       ]}

@@ -9,6 +9,7 @@ import {
   Refusal,
   relativeInterval,
   type Budget,
+  type BudgetInput,
   type Building,
   type Conditions,
   type Direction,
@@ -82,6 +83,11 @@ function coreReading(reading: TestReading, { fanRanges }: AirtightnessTestBody):
   return flowM3h === null
     ? { pressurePa: pressurePa ?? NaN, fanPressurePa: fanPressurePa ?? NaN, range }
     : { pressurePa: pressurePa ?? NaN, flowM3h };
+}
+
+/** The runs of a test as core takes them, with the readings that count. */
+export function countedRuns(test: AirtightnessTestBody): readonly CountedRun[] {
+  return DIRECTIONS.flatMap((direction) => countedRun(direction, test[direction], test));
 }
 
 function countedRun(
@@ -214,12 +220,22 @@ export function buildingOf(house: HouseBody): Building {
   return { volumeM3, envelopeAreaM2, floorAreaM2, heightM };
 }
 
+/** A fit held against the target of its house; where two directions disagree, its upper bound knows of it. */
+export function budgetInput(house: HouseBody, { result, runs }: MultiPointResult): BudgetInput {
+  return {
+    target: house.target,
+    building: buildingOf(house),
+    q50M3h: result.q50M3h,
+    q50High95M3h: result.q50M3h * relativeInterval(runs, 50).high,
+  };
+}
+
 /**
  * The figures of a test against its house's target: the one way from a record to core, for app, server and report.
  * Readings that are struck out or not yet whole do not count.
  */
 export function testFigures(house: HouseBody, test: AirtightnessTestBody): TestFigures {
-  const runs = DIRECTIONS.flatMap((direction) => countedRun(direction, test[direction], test));
+  const runs = countedRuns(test);
   const incomplete = missing(test, runs);
   if (incomplete !== null) return incomplete;
   try {
@@ -230,12 +246,7 @@ export function testFigures(house: HouseBody, test: AirtightnessTestBody): TestF
       runs: runs.map((run) => run.input),
     };
     const fit = answer(multiPointOperation, input);
-    const budget = answer(budgetOperation, {
-      target: house.target,
-      building: buildingOf(house),
-      q50M3h: fit.result.q50M3h,
-      q50High95M3h: fit.result.q50M3h * relativeInterval(fit.runs, 50).high,
-    });
+    const budget = answer(budgetOperation, budgetInput(house, fit));
     return {
       state: 'figures',
       fit,

@@ -1,6 +1,7 @@
 import type { HouseBody } from '../house/house';
 import { sampleHouse as house } from '../../test/sample-house';
-import { areaBody, type AreaBody } from './area';
+import { bodySchemas } from '../schemas';
+import type { AreaBody } from './area';
 import { areaFigures, envelopeFigures } from './area-figures';
 import { BUILD_UP_LIBRARY, buildUpOf, libraryFor } from './build-up-library';
 
@@ -26,7 +27,7 @@ function figuresOf(area: AreaBody, of: HouseBody = house) {
 describe.each(BUILD_UP_LIBRARY)('$name', (entry) => {
   test('fits the schema of an area and can be computed by every method', () => {
     const area = areaWith(entry.id, null);
-    expect(areaBody.validate(area, { convert: false }).error).toBeUndefined();
+    expect(bodySchemas.area.validate(area, { convert: false }).error).toBeUndefined();
     for (const assemblyMethod of ['iso6946', 'parallelPath', 'isothermalPlanes'] as const) {
       expect(figuresOf(area, { ...house, assemblyMethod }).framed.uValue).toBeGreaterThan(0.05);
     }
@@ -74,7 +75,7 @@ test('the envelope adds up: UA over areas, R by area and U, cost by grades', () 
 
 test('an area without a size has its R and U, and is in no sum', () => {
   const unsized = areaWith('framed-wall-140', 'III', null);
-  expect(areaBody.validate(unsized, { convert: false }).error).toBeUndefined();
+  expect(bodySchemas.area.validate(unsized, { convert: false }).error).toBeUndefined();
   const figures = figuresOf(unsized);
   expect(figures.built).toEqual(figuresOf(areaWith('framed-wall-140', 'III')).built);
   expect([figures.gradeCostWK, figures.equivalentEmptyAreaM2]).toEqual([null, null]);
@@ -151,7 +152,10 @@ test('an area whose share of void is known is judged', () => {
 test.each([[0.05], [0], [-0.1], [1.01], ['0.2'], [Number.NaN]])(
   '%s is no share of void beyond grades',
   (voidFraction) => {
-    const { error } = areaBody.validate({ ...areaWith('window', null), voidFraction }, { convert: false });
+    const { error } = bodySchemas.area.validate(
+      { ...areaWith('window', null), voidFraction },
+      { convert: false },
+    );
     expect(error?.details[0]?.path).toEqual(['voidFraction']);
   },
 );

@@ -78,7 +78,7 @@ export function gradedLayerOf({ layers, gradedLayer }: BuildUp): BuildUpLayer | 
   return layers.find(({ id }) => id === gradedLayer) ?? null;
 }
 
-function assemblyInput(house: HouseBody, area: AreaBody): AssemblyInput {
+function ungradedInput(house: HouseBody, area: AreaBody): AssemblyInput {
   return {
     layers: area.buildUp.layers.map(coreLayer),
     method: house.assemblyMethod,
@@ -101,14 +101,19 @@ function adjustmentOf(house: HouseBody, area: AreaBody, layer: number): GradeAdj
   return grade === null ? undefined : { school: house.gradeSchool, layer, grade };
 }
 
-/** The figures of one area, by the conventions that its house follows. */
-export function areaFigures(house: HouseBody, area: AreaBody): AreaFigures {
-  const input = assemblyInput(house, area);
+/** An area as the computation of build-ups takes it, by the conventions that its house follows. */
+export function assemblyInput(house: HouseBody, area: AreaBody): AssemblyInput {
   const gradedLayer = area.buildUp.layers.findIndex(({ id }) => id === area.buildUp.gradedLayer);
   const gradeAdjustment = gradedLayer < 0 ? undefined : adjustmentOf(house, area, gradedLayer);
+  return { ...ungradedInput(house, area), gradeAdjustment };
+}
+
+/** The figures of one area, by the conventions that its house follows. */
+export function areaFigures(house: HouseBody, area: AreaBody): AreaFigures {
+  const input = ungradedInput(house, area);
   try {
     const labelled = answer(assemblyOperation, { ...input, layers: input.layers.map(withoutFraming) });
-    const built = answer(assemblyOperation, { ...input, gradeAdjustment });
+    const built = answer(assemblyOperation, assemblyInput(house, area));
     return {
       state: 'figures',
       labelled: worth(labelled),

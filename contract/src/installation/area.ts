@@ -1,7 +1,9 @@
-import Joi from 'joi';
 import type { FrameAlignment, HeatFlow, InstallationGrade } from '@calvet/core';
+import { number } from '@calvet/core/schema';
+import type { ArraySchema } from 'joi';
 import { LAYERS_MAX } from '../limits';
-import { body, filled, nullable, number, positive, text, uuid, type Stored } from '../record';
+import type { Stored } from '../record';
+import type { Described, SchemaPieces } from '../schema-pieces';
 
 export const AREA_KINDS = ['wall', 'rim', 'ceiling', 'roof', 'floor', 'opening'] as const;
 /** What part of the envelope an area is; `opening` is a window or door. */
@@ -74,66 +76,68 @@ export function heatFlowOf(kind: AreaKind): HeatFlow {
   return HEAT_FLOW[kind];
 }
 
-const layerId = uuid().required();
-const layerName = text(120).allow('').required();
 const RSI_MAX = 100;
-const THICKNESS_MAX_M = 5;
 
-/** Schemas of the figures that layers are given by; also used field by field. */
-export const layerFigures = {
-  rsi: number().min(0).max(RSI_MAX),
-  thicknessM: positive(THICKNESS_MAX_M),
-  conductivityWmK: positive(500),
-  cavityRsi: positive(RSI_MAX),
-  frameRsi: positive(RSI_MAX),
-  framingFraction: number().min(0).max(1),
+/** Bounds of the figures that layers are given by. */
+export const LAYER_BOUNDS = {
+  rsi: number({ min: 0, max: RSI_MAX }),
+  thicknessM: number({ above: 0, max: 5 }),
+  conductivityWmK: number({ above: 0, max: 500 }),
+  cavityRsi: number({ above: 0, max: RSI_MAX }),
+  frameRsi: number({ above: 0, max: RSI_MAX }),
+  framingFraction: number({ min: 0, max: 1 }),
 } as const;
 
-const layer = Joi.alternatives().conditional('.kind', {
-  switch: [
-    {
-      is: 'resistance',
-      then: Joi.object({
-        id: layerId,
-        kind: Joi.valid('resistance'),
-        name: layerName,
-        rsi: layerFigures.rsi.required(),
-      }),
-    },
-    {
-      is: 'material',
-      then: Joi.object({
-        id: layerId,
-        kind: Joi.valid('material'),
-        name: layerName,
-        thicknessM: layerFigures.thicknessM.required(),
-        conductivityWmK: layerFigures.conductivityWmK.required(),
-      }),
-    },
-  ],
-  otherwise: Joi.object({
-    id: layerId,
-    kind: Joi.valid('framed').required(),
-    name: layerName,
-    cavityRsi: layerFigures.cavityRsi.required(),
-    frameRsi: layerFigures.frameRsi.required(),
-    framingFraction: layerFigures.framingFraction.required(),
-    thicknessM: nullable(layerFigures.thicknessM).required(),
-  }),
-});
+/** Bounds of the figures of an area. */
+export const AREA_BOUNDS = {
+  areaM2: number({ above: 0, max: 1e5 }),
+  voidFraction: number({ above: GRADED_VOID_MAX, max: 1 }),
+} as const;
 
-export const buildUp = body<BuildUp>({
-  name: text(120).allow('').required(),
-  layers: Joi.array().items(layer).unique('id').min(1).max(LAYERS_MAX).required(),
-  frameAlignment: Joi.valid('aligned', 'offset', null).required(),
-  gradedLayer: nullable(uuid()).required(),
-});
+function layers({ Joi, number: within, nullable, text, uuid }: SchemaPieces): ArraySchema {
+  const shared = { id: uuid().required(), name: text(120).allow('').required() };
+  const figure = (name: keyof typeof LAYER_BOUNDS) => within(LAYER_BOUNDS[name]);
+  const layer = Joi.alternatives().conditional('.kind', {
+    switch: [
+      {
+        is: 'resistance',
+        then: Joi.object({ ...shared, kind: Joi.valid('resistance'), rsi: figure('rsi').required() }),
+      },
+      {
+        is: 'material',
+        then: Joi.object({
+          ...shared,
+          kind: Joi.valid('material'),
+          thicknessM: figure('thicknessM').required(),
+          conductivityWmK: figure('conductivityWmK').required(),
+        }),
+      },
+    ],
+    otherwise: Joi.object({
+      ...shared,
+      kind: Joi.valid('framed').required(),
+      cavityRsi: figure('cavityRsi').required(),
+      frameRsi: figure('frameRsi').required(),
+      framingFraction: figure('framingFraction').required(),
+      thicknessM: nullable(figure('thicknessM')).required(),
+    }),
+  });
+  return Joi.array().items(layer).unique('id').min(1).max(LAYERS_MAX);
+}
 
-export const areaBody = body<AreaBody>({
-  name: filled(120).required(),
-  kind: Joi.valid(...AREA_KINDS).required(),
-  areaM2: nullable(positive(1e5)).required(),
-  buildUp: buildUp.required(),
-  grade: Joi.valid('I', 'II', 'III', null).required(),
-  voidFraction: nullable(number().greater(GRADED_VOID_MAX).max(1)).required(),
-});
+export const areaBody: Described<AreaBody> = (pieces) => {
+  const { Joi, body, filled, number: within, nullable, text, uuid } = pieces;
+  return body<AreaBody>({
+    name: filled(120).required(),
+    kind: Joi.valid(...AREA_KINDS).required(),
+    areaM2: nullable(within(AREA_BOUNDS.areaM2)).required(),
+    buildUp: body<BuildUp>({
+      name: text(120).allow('').required(),
+      layers: layers(pieces).required(),
+      frameAlignment: Joi.valid('aligned', 'offset', null).required(),
+      gradedLayer: nullable(uuid()).required(),
+    }).required(),
+    grade: Joi.valid('I', 'II', 'III', null).required(),
+    voidFraction: nullable(within(AREA_BOUNDS.voidFraction)).required(),
+  });
+};

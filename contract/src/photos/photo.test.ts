@@ -1,5 +1,6 @@
 import { v7 } from 'uuid';
-import { photoBody, type PhotoBody, type PhotoMark } from './photo';
+import { bodySchemas } from '../schemas';
+import type { PhotoBody, PhotoMark } from './photo';
 
 const body: PhotoBody = {
   sha256: '0f'.repeat(32),
@@ -17,7 +18,7 @@ const body: PhotoBody = {
   ],
   beforeId: null,
 };
-const errorOf = (more: object) => photoBody.validate({ ...body, ...more }, { convert: false }).error;
+const errorOf = (more: object) => bodySchemas.photo.validate({ ...body, ...more }, { convert: false }).error;
 const withMark = (mark: object) => errorOf({ marks: [mark as PhotoMark] });
 
 test('a whole photo, and one of which little is known, can be kept', () => {

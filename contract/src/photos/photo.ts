@@ -1,6 +1,7 @@
-import Joi from 'joi';
+import type { StringSchema } from 'joi';
 import { PHOTO_MARKS_MAX } from '../limits';
-import { body, filled, nullable, number, text, uuid, type Stored } from '../record';
+import type { Stored } from '../record';
+import type { Described, SchemaPieces } from '../schema-pieces';
 import { PICTURE_BYTES_MAX, PICTURE_SIDE_MAX_PX } from './picture-limits';
 
 /** What a photo may be tied to. */
@@ -63,50 +64,53 @@ export type Photo = Stored<PhotoBody>;
 const SHA256 = /^[0-9a-f]{64}$/;
 
 /** Schema of a picture's name. */
-export const pictureName = () => Joi.string().pattern(SHA256, 'sha256');
+export const pictureName = ({ Joi }: SchemaPieces): StringSchema => Joi.string().pattern(SHA256, 'sha256');
 
-const share = () => number().min(0).max(1).required();
-const point = body<PicturePoint>({ x: share(), y: share() }).required();
-const id = uuid().required();
+function mark({ Joi, body, filled, number, uuid }: SchemaPieces) {
+  const share = number({ min: 0, max: 1 }).required();
+  const point = body<PicturePoint>({ x: share, y: share }).required();
+  const id = uuid().required();
+  return Joi.alternatives().conditional('.kind', {
+    switch: [
+      { is: 'arrow', then: Joi.object({ id, kind: Joi.valid('arrow'), from: point, to: point }) },
+      { is: 'ring', then: Joi.object({ id, kind: Joi.valid('ring'), centre: point, radius: share }) },
+      {
+        is: 'outline',
+        then: Joi.object({
+          id,
+          kind: Joi.valid('outline'),
+          points: Joi.array().items(point).min(2).max(OUTLINE_POINTS_MAX).required(),
+        }),
+      },
+    ],
+    otherwise: Joi.object({
+      id,
+      kind: Joi.valid('text').required(),
+      at: point,
+      text: filled(MARK_TEXT_MAX).required(),
+    }),
+  });
+}
 
-const mark = Joi.alternatives().conditional('.kind', {
-  switch: [
-    { is: 'arrow', then: Joi.object({ id, kind: Joi.valid('arrow'), from: point, to: point }) },
-    { is: 'ring', then: Joi.object({ id, kind: Joi.valid('ring'), centre: point, radius: share() }) },
-    {
-      is: 'outline',
-      then: Joi.object({
-        id,
-        kind: Joi.valid('outline'),
-        points: Joi.array().items(point).min(2).max(OUTLINE_POINTS_MAX).required(),
-      }),
-    },
-  ],
-  otherwise: Joi.object({
-    id,
-    kind: Joi.valid('text').required(),
-    at: point,
-    text: filled(MARK_TEXT_MAX).required(),
-  }),
-});
-
-const pixels = () => number().integer().min(1).max(PICTURE_SIDE_MAX_PX);
-
-export const photoBody = body<PhotoBody>({
-  sha256: pictureName().required(),
-  widthPx: pixels().required(),
-  heightPx: pixels().required(),
-  bytes: number().integer().min(1).max(PICTURE_BYTES_MAX).required(),
-  takenAt: nullable(Joi.string().isoDate().max(30)).required(),
-  subject: body<PhotoSubject>({
-    kind: Joi.valid(...PHOTO_SUBJECT_KINDS).required(),
-    id,
-  }).required(),
-  caption: text(CAPTION_MAX).allow('').required(),
-  marks: Joi.array()
-    .items(mark)
-    .unique((a: PhotoMark, b: PhotoMark) => a.id === b.id)
-    .max(PHOTO_MARKS_MAX)
-    .required(),
-  beforeId: nullable(uuid()).required(),
-});
+export const photoBody: Described<PhotoBody> = (pieces) => {
+  const { Joi, body, number, nullable, text, uuid } = pieces;
+  const pixels = number({ min: 1, max: PICTURE_SIDE_MAX_PX, whole: true });
+  return body<PhotoBody>({
+    sha256: pictureName(pieces).required(),
+    widthPx: pixels.required(),
+    heightPx: pixels.required(),
+    bytes: number({ min: 1, max: PICTURE_BYTES_MAX, whole: true }).required(),
+    takenAt: nullable(Joi.string().isoDate().max(30)).required(),
+    subject: body<PhotoSubject>({
+      kind: Joi.valid(...PHOTO_SUBJECT_KINDS).required(),
+      id: uuid().required(),
+    }).required(),
+    caption: text(CAPTION_MAX).allow('').required(),
+    marks: Joi.array()
+      .items(mark(pieces))
+      .unique((a: PhotoMark, b: PhotoMark) => a.id === b.id)
+      .max(PHOTO_MARKS_MAX)
+      .required(),
+    beforeId: nullable(uuid()).required(),
+  });
+};

@@ -100,15 +100,6 @@ test.each<[string, readonly object[], string, string]>([
   );
 });
 
-test('progress is told on the way, and rises', () => {
-  const told: number[] = [];
-  compute('pathToTarget.evaluate', { ...house, draws: 50_000, items: [item('a', 100, 5)] }, (share) =>
-    told.push(share),
-  );
-  expect(told.length).toBeGreaterThan(5);
-  expect([...told].sort((a, b) => a - b)).toEqual(told);
-});
-
 test('triangular draws keep to their corners and their mean', () => {
   const draw = triangularFrom(seededRandom(11), { low: 2, likely: 3, high: 8 });
   const drawn = Array.from({ length: 20_000 }, draw);

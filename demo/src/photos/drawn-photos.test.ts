@@ -1,4 +1,4 @@
-import { photoBody } from '@calvet/contract';
+import { bodySchemas } from '@calvet/contract/schemas';
 import sharp from 'sharp';
 import { demoHouses } from '../scenario';
 import { areaOf, project, type Camera, type Pixel } from './camera';
@@ -103,7 +103,7 @@ test('the records fit their schema and point at records of their house', async (
     const ids = new Set(changes.map(({ id }) => id));
     expect(ids.size).toBe(changes.length);
     changes.forEach(({ body }, i) => {
-      expect(photoBody.validate(body, { convert: false }).error).toBeUndefined();
+      expect(bodySchemas.photo.validate(body, { convert: false }).error).toBeUndefined();
       expect((body as { sha256: string }).sha256).toBe(pictures[i]?.sha256);
       const { beforeId } = body as { beforeId: string | null };
       if (beforeId !== null) expect(ids.has(beforeId)).toBe(true);

@@ -1,11 +1,5 @@
-import {
-  API,
-  BATCH_MAX,
-  CONFIRM_MAX,
-  HOUSES_ASKED_MAX,
-  pictureName,
-  type ChangeOutcome,
-} from '@calvet/contract';
+import { API, BATCH_MAX, CONFIRM_MAX, HOUSES_ASKED_MAX, type ChangeOutcome } from '@calvet/contract';
+import { pictureName } from '@calvet/contract/schemas';
 import express, { Router, type Request } from 'express';
 import Joi from 'joi';
 import { acceptChanges } from '../service/accept-changes';
@@ -30,7 +24,7 @@ const housesSince = Joi.array()
   .min(1)
   .max(HOUSES_ASKED_MAX)
   .required();
-const pictureNames = Joi.array().items(pictureName()).min(1).max(CONFIRM_MAX).required();
+const pictureNames = Joi.array().items(pictureName).min(1).max(CONFIRM_MAX).required();
 const batch = Joi.array().min(1).max(BATCH_MAX).required();
 
 function houseIdOf(request: Request): string {

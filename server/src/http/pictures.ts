@@ -1,4 +1,5 @@
-import { PICTURE_HEADER, pictureName } from '@calvet/contract';
+import { PICTURE_HEADER } from '@calvet/contract';
+import { pictureName } from '@calvet/contract/schemas';
 import { Router, type Request, type Response } from 'express';
 import type { PhotoStore } from '../photo-store/photo-store';
 import { readPicture, readThumbnail, type HandedOut } from '../service/take-picture';
@@ -6,7 +7,7 @@ import { HttpProblem } from './problems';
 
 /** The name of a picture in a path. */
 export function pictureNameOf(value: unknown): string {
-  const { error, value: name } = pictureName().required().validate(value);
+  const { error, value: name } = pictureName.required().validate(value);
   if (error !== undefined) {
     throw new HttpProblem(
       400,

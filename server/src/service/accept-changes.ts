@@ -1,13 +1,12 @@
 import {
-  readChange,
   takeChange,
   type Author,
   type Change,
   type ChangeOutcome,
   type HouseLedger,
   type LedgerRecord,
-  type ReadChange,
 } from '@calvet/contract';
+import { readChange, type ReadChange } from '@calvet/contract/changes/read-change';
 import { inTransaction, type Database, type Transaction } from '../store/database';
 import {
   acceptedBefore,

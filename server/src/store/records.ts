@@ -1,10 +1,5 @@
-import {
-  fieldsOf,
-  wholeInPresentForm,
-  type AcceptedChange,
-  type Kind,
-  type LedgerRecord,
-} from '@calvet/contract';
+import { wholeInPresentForm, type AcceptedChange, type Kind, type LedgerRecord } from '@calvet/contract';
+import { fieldsOf } from '@calvet/contract/schemas';
 import {
   and,
   asc,

@@ -1,4 +1,5 @@
-import { fieldsOf, KINDS } from '@calvet/contract';
+import { KINDS } from '@calvet/contract';
+import { fieldsOf } from '@calvet/contract/schemas';
 import { getTableColumns } from 'drizzle-orm';
 import { createConnection, type RowDataPacket } from 'mysql2/promise';
 import { readdirSync } from 'node:fs';

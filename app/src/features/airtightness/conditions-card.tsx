@@ -1,5 +1,5 @@
 import {
-  airtightnessTestBody,
+  CONDITION_BOUNDS,
   TEST_STAGES,
   type AirtightnessTest,
   type AirtightnessTestBody,
@@ -53,7 +53,7 @@ export function ConditionsCard({ test, keep, trouble }: ConditionsCardProps) {
             label={label}
             quantity={quantity}
             value={test[name]}
-            schema={airtightnessTestBody.extract(name)}
+            bounds={CONDITION_BOUNDS[name]}
             message={trouble?.field?.name === name ? trouble.message : null}
             onCommit={(si, stage) => keep({ [name]: si }, stage)}
           />

@@ -1,4 +1,4 @@
-import { namedFanRange, type NamedFanRange } from '@calvet/contract';
+import { FAN_RANGE_BOUNDS, isFanRange, type FanRangeDraft, type NamedFanRange } from '@calvet/contract';
 import type { FanRange, Quantity } from '@calvet/core';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
@@ -8,9 +8,7 @@ import { FieldGrid, FieldMessage, NumberField, TextField } from '../../ui/field'
 import { Text } from '../../ui/text';
 import { space } from '../../ui/tokens';
 
-type Draft = { readonly name: string } & { readonly [K in keyof FanRange]: number | null };
-
-const EMPTY: Draft = { name: '', coefficient: null, exponent: null, minPa: null, maxPa: null };
+const EMPTY: FanRangeDraft = { name: '', coefficient: null, exponent: null, minPa: null, maxPa: null };
 
 const FIGURES = [
   ['coefficient', 'Coefficient, m³/h', 'plain'],
@@ -26,14 +24,12 @@ function RangeForm({
   readonly taken: readonly string[];
   readonly onAdd: (range: NamedFanRange) => void;
 }) {
-  const [draft, setDraft] = useState<Draft>(EMPTY);
+  const [draft, setDraft] = useState<FanRangeDraft>(EMPTY);
   const [message, setMessage] = useState<string | null>(null);
   const add = (): void => {
-    const { error, value } = namedFanRange.validate(draft, { convert: false });
     if (taken.includes(draft.name.trim())) setMessage('A range of this name is there already.');
-    else if (error !== undefined) {
-      setMessage('Fill in name and figures; the highest fan pressure must be above the lowest.');
-    } else onAdd({ ...value, name: value.name.trim() });
+    else if (isFanRange(draft)) onAdd({ ...draft, name: draft.name.trim() });
+    else setMessage('Fill in name and figures; the highest fan pressure must be above the lowest.');
   };
   return (
     <View style={styles.form}>
@@ -54,6 +50,7 @@ function RangeForm({
             label={label}
             quantity={quantity}
             value={draft[key]}
+            bounds={FAN_RANGE_BOUNDS[key]}
             onCommit={(si) => setDraft((before) => ({ ...before, [key]: si }))}
           />
         ))}

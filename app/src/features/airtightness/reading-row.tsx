@@ -1,4 +1,4 @@
-import { testReading, type TestReading } from '@calvet/contract';
+import { READING_BOUNDS, type TestReading } from '@calvet/contract';
 import { useState } from 'react';
 import { Pressable, StyleSheet, View } from 'react-native';
 import type { EntryStage } from '../../data/typing';
@@ -55,7 +55,7 @@ export function ReadingRow(props: ReadingRowProps) {
         label={`${label}, reading ${number}`}
         quantity={quantity}
         value={reading[name]}
-        schema={testReading.extract(name)}
+        bounds={READING_BOUNDS[name]}
         hasError={(troubles[name] ?? null) !== null || (message !== null && name === 'pressurePa')}
         onTrouble={(next) => setTroubles((before) => ({ ...before, [name]: next }))}
         assumed={name === 'pressurePa' ? assumed : undefined}

@@ -12,6 +12,7 @@ import {
   pathOf,
   pathText,
   withChange,
+  withGiven,
   type Draft,
 } from './draft';
 import { placeOf } from './use-bench-form';
@@ -111,4 +112,43 @@ test('a place is named in the words of its form', () => {
   expect(placeOf(path, test)).toBe('Run 1, reading 3, building pressure');
   expect(placeOf(['conditions', 'pressurePa'], test)).toBe('Conditions, barometric pressure');
   expect(pathOf(pathText(path))).toEqual(path);
+});
+
+test('what is given is laid over what stands there: lists as given, nulls taken out or emptied', () => {
+  const schema = fields<{
+    name: string;
+    size: number;
+    more?: number;
+    layers: readonly { rsi: number; sdM: number; note?: string }[];
+    air: { warmC: number; coldC: number };
+  }>({
+    name: text(),
+    size: number(),
+    more: optional(number()),
+    layers: list(
+      fields<{ rsi: number; sdM: number; note?: string }>({
+        rsi: number(),
+        sdM: number(),
+        note: optional(text()),
+      }),
+    ),
+    air: fields<{ warmC: number; coldC: number }>({ warmC: number(), coldC: number() }),
+  });
+  const before = {
+    name: 'kept',
+    size: 3,
+    more: 4,
+    layers: [{ rsi: 9, sdM: 9 }],
+    air: { warmC: 20, coldC: 1 },
+  };
+  const layers = [{ rsi: 1 }, { rsi: 2, note: null }];
+  expect(withGiven(schema, before, { size: null, more: null, layers, air: { coldC: 5 }, odd: 1 })).toEqual({
+    name: 'kept',
+    size: null,
+    layers: [
+      { rsi: 1, sdM: null },
+      { rsi: 2, sdM: null },
+    ],
+    air: { warmC: 20, coldC: 5 },
+  });
 });

@@ -1,4 +1,4 @@
-import type { ListSchema, Schema } from '@calvet/core/schema';
+import { isRecord, type ListSchema, type Schema } from '@calvet/core/schema';
 
 /** What stands in a form: the shape of an input, where null is what was not entered yet. */
 export type Draft = string | number | boolean | null | readonly Draft[] | { readonly [name: string]: Draft };
@@ -187,6 +187,27 @@ export function hasShape(schema: Schema, draft: Draft | undefined): draft is Dra
       );
     }
   }
+}
+
+/**
+ * A draft with what is given of an input laid over it. Lists are as they are given, with an empty place for what is not in
+ * them; a member that is given as null is taken out where it may be, and emptied where not.
+ */
+export function withGiven(schema: Schema, draft: Draft, given: unknown): Draft {
+  if (schema.kind === 'list' && Array.isArray(given)) {
+    return given.map((item) => withGiven(schema.item, emptyOf(schema.item), item));
+  }
+  if (schema.kind !== 'fields' || !isRecord(given)) return given as Draft;
+  return schema.members.reduce<DraftFields>(
+    (fields, { name, schema: member, optional }) => {
+      const value = given[name];
+      if (value === undefined) return fields;
+      if (value === null)
+        return withChange(fields, [name], optional ? undefined : emptyOf(member)) as DraftFields;
+      return { ...fields, [name]: withGiven(member, fields[name] ?? emptyOf(member), value) };
+    },
+    isFields(draft) ? draft : {},
+  );
 }
 
 /** The input that a draft stands for: empty words are not there, and empty places at the end of a list of figures. */

@@ -1,3 +1,4 @@
+import { takesFromHouse } from '@calvet/contract/house-inputs';
 import type { OperationName } from '@calvet/core/operations';
 import { memo, useState } from 'react';
 import { StyleSheet, View, type ViewStyle } from 'react-native';
@@ -16,7 +17,8 @@ import { FieldsPart } from './bench-form';
 import { FormProvider } from './form-fields';
 import { CATALOGUE } from './catalogue';
 import { exampleOf, useBenchForm, type BenchForm } from './use-bench-form';
-import { blankOf, type DraftFields, type Path } from './draft';
+import { blankOf, withGiven, type DraftFields, type Path } from './draft';
+import { HouseFiguresSheet } from './house-figures-sheet';
 
 /** The right column stays in view while the form scrolls. */
 const STAYS = { position: 'sticky', top: 0 } as unknown as ViewStyle;
@@ -59,6 +61,7 @@ function FormCard({ name, form }: { readonly name: OperationName; readonly form:
   const note = useNote();
   // Fields keep what was typed into them; a form that is replaced starts with new ones.
   const [round, setRound] = useState(0);
+  const [isHouseAsked, setHouseAsked] = useState(false);
   const replace = (next: DraftFields, text: string) => {
     const back = form.replace(next);
     setRound((before) => before + 1);
@@ -78,6 +81,9 @@ function FormCard({ name, form }: { readonly name: OperationName; readonly form:
           icon="pencil-outline"
           onPress={() => replace(exampleOf(name), 'An example was filled in.')}
         />
+        {takesFromHouse(name) && (
+          <Button label="Take figures of a house" icon="home-outline" onPress={() => setHouseAsked(true)} />
+        )}
         {!form.isBlank && (
           <Button
             kind="quiet"
@@ -88,6 +94,16 @@ function FormCard({ name, form }: { readonly name: OperationName; readonly form:
           />
         )}
       </View>
+      {isHouseAsked && (
+        <HouseFiguresSheet
+          name={name}
+          onClose={() => setHouseAsked(false)}
+          onTake={({ given }, words) => {
+            setHouseAsked(false);
+            replace(withGiven(form.schema, form.draft, given) as DraftFields, `Taken: ${words}.`);
+          }}
+        />
+      )}
       <FormProvider access={form.access}>
         <WholeForm key={round} schema={form.schema} path={ROOT} draft={form.draft} />
       </FormProvider>

@@ -1,11 +1,11 @@
-import { houseBody, type House, type HouseBody } from '@calvet/contract';
+import type { House, HouseBody } from '@calvet/contract';
 import { useRouter } from 'expo-router';
 import { useForm } from 'react-hook-form';
 import { useStore } from '../../data/store-context';
 import { useKeep } from '../../data/use-keep';
 import { useNote } from '../../ui/undo';
 import { DeleteAtEnd, Screen } from '../shell/screen';
-import { HouseForm, houseResolver, type HouseDraft } from './house-form';
+import { faultOf, HouseForm, houseResolver, type HouseDraft } from './house-form';
 
 /** Changes a house: each field is kept once it fits and is left. */
 export function EditHouseScreen({ house }: { readonly house: House }) {
@@ -21,11 +21,11 @@ export function EditHouseScreen({ house }: { readonly house: House }) {
   const { deleteRecord, restoreRecord } = useStore();
   const keepField = useKeep('house', house);
   const keep = (name: keyof HouseBody): void => {
-    const value: unknown = form.getValues(name);
-    if (houseBody.extract(name).validate(value, { convert: false }).error === undefined) {
-      keepField({ [name]: value });
+    const draft = form.getValues();
+    if (faultOf(draft, name) === null) {
+      keepField({ [name]: draft[name] });
       // It is part of the record now: from here on the field follows the record.
-      form.resetField(name, { defaultValue: form.getValues(name) });
+      form.resetField(name, { defaultValue: draft[name] });
     }
   };
   const remove = (): void => {

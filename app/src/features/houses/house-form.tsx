@@ -1,5 +1,6 @@
-import { HOUSE_TARGET_QUANTITIES, houseBody, refusalOf, type HouseBody } from '@calvet/contract';
+import { HOUSE_BOUNDS, HOUSE_TARGET_QUANTITIES, TARGET_LIMIT_BOUNDS, type HouseBody } from '@calvet/contract';
 import type { Quantity, UnitSystem } from '@calvet/core';
+import { misfit, type NumberSchema } from '@calvet/core/schema';
 import { Controller, type Control, type FieldErrors, type Resolver } from 'react-hook-form';
 import { usePreferences } from '../../data/preferences';
 import type { EntryStage } from '../../data/typing';
@@ -9,6 +10,8 @@ import { messageOf } from '../../ui/entry-message';
 import { FieldGrid, Labelled, NumberField, TextField } from '../../ui/field';
 import { Text } from '../../ui/text';
 import { targetWords } from '../airtightness/words';
+
+const TEXT_MAX = 120;
 
 /** The form's own state: what was not entered yet is null. */
 export type HouseDraft = { readonly [K in Exclude<keyof HouseBody, 'target'>]: HouseBody[K] | null } & {
@@ -31,24 +34,6 @@ export const EMPTY_HOUSE: HouseDraft = {
   filmConvention: 'iso',
   gradeSchool: 'voidFraction',
 };
-
-/** A draft of what was kept of one: what does not fit any more is left out. */
-export function houseDraftOf(kept: Readonly<Record<string, unknown>>): HouseDraft {
-  const fits = (name: string): boolean =>
-    kept[name] === null ||
-    houseBody.extract(name).validate(kept[name], { convert: false }).error === undefined;
-  const names = Object.keys(EMPTY_HOUSE).filter(
-    (name) => name !== 'target' && name in kept && (kept[name] === '' || fits(name)),
-  );
-  const { quantity, limit } = (kept['target'] ?? {}) as Readonly<Record<string, unknown>>;
-  const known = HOUSE_TARGET_QUANTITIES.find((each) => each === quantity);
-  const fitsLimit = houseBody.extract('target.limit').validate(limit, { convert: false }).error === undefined;
-  const target = {
-    quantity: known ?? EMPTY_HOUSE.target.quantity,
-    limit: fitsLimit ? (limit as number) : null,
-  };
-  return { ...EMPTY_HOUSE, ...Object.fromEntries(names.map((name) => [name, kept[name]])), target };
-}
 
 const NUMBERS = [
   ['volumeM3', 'Volume', 'volume'],
@@ -98,27 +83,51 @@ const CONVENTIONS = {
   },
 } as const;
 
-const REQUIRED_WORDS: Readonly<Record<string, string>> = {
-  required: 'Enter this.',
-  empty: 'Give the house a name.',
-};
+type Figure = keyof typeof HOUSE_BOUNDS;
 
-/** Checks a draft against the schema of the record, field by field, for the form library. */
+const isFigure = (name: string): name is Figure => Object.hasOwn(HOUSE_BOUNDS, name);
+const isConvention = (name: string): name is keyof typeof CONVENTIONS => Object.hasOwn(CONVENTIONS, name);
+
+/** A draft of what was kept of one: what does not fit any more is left out. */
+export function houseDraftOf(kept: Readonly<Record<string, unknown>>): HouseDraft {
+  const fits = (name: string): boolean => {
+    const value = kept[name];
+    if (isFigure(name)) return value === null || misfit(HOUSE_BOUNDS[name], value) === null;
+    if (isConvention(name)) return CONVENTIONS[name].options.some((option) => option.value === value);
+    return typeof value === 'string' && value.length <= TEXT_MAX;
+  };
+  const names = Object.keys(EMPTY_HOUSE).filter((name) => name !== 'target' && name in kept && fits(name));
+  const { quantity, limit } = (kept['target'] ?? {}) as Readonly<Record<string, unknown>>;
+  const known = HOUSE_TARGET_QUANTITIES.find((each) => each === quantity);
+  const target = {
+    quantity: known ?? EMPTY_HOUSE.target.quantity,
+    limit: misfit(TARGET_LIMIT_BOUNDS, limit) === null ? (limit as number) : null,
+  };
+  return { ...EMPTY_HOUSE, ...Object.fromEntries(names.map((name) => [name, kept[name]])), target };
+}
+
+const needed = (value: number | null, bounds: NumberSchema): string | null =>
+  value === null ? 'Enter this.' : (misfit(bounds, value)?.message ?? null);
+
+/** What keeps a field of a draft from being one of a house, in words; null where nothing does. */
+export function faultOf(draft: HouseDraft, name: keyof HouseBody): string | null {
+  if (name === 'name') return (draft.name ?? '').trim() === '' ? 'Give the house a name.' : null;
+  if (name === 'target') return needed(draft.target.limit, TARGET_LIMIT_BOUNDS);
+  return isFigure(name) ? needed(draft[name], HOUSE_BOUNDS[name]) : null;
+}
+
+/** Checks a draft field by field, for the form library. */
 export const houseResolver: Resolver<HouseDraft, unknown, HouseBody> = (draft) => {
-  const filled = Object.fromEntries(Object.entries(draft).filter(([, value]) => value !== null));
-  const limit = draft.target.limit;
-  const target = limit === null ? { quantity: draft.target.quantity } : draft.target;
-  const { error, value } = houseBody.validate({ ...filled, target }, { convert: false, abortEarly: false });
-  if (error === undefined) return { values: value, errors: {} };
   const errors: Record<string, unknown> = {};
-  for (const detail of error.details) {
-    const refusal = refusalOf({ ...error, details: [detail] });
-    const message = REQUIRED_WORDS[refusal.code] ?? refusal.message;
-    const [name = '', inner] = detail.path.map(String);
-    errors[name] =
-      inner === undefined ? { type: refusal.code, message } : { [inner]: { type: refusal.code, message } };
+  for (const name of Object.keys(EMPTY_HOUSE) as (keyof HouseBody)[]) {
+    const message = faultOf(draft, name);
+    if (message === null) continue;
+    const error = { type: 'fault', message };
+    errors[name] = name === 'target' ? { limit: error } : error;
   }
-  return { values: {}, errors: errors as FieldErrors<HouseDraft> };
+  return Object.keys(errors).length > 0
+    ? { values: {}, errors: errors as FieldErrors<HouseDraft> }
+    : { values: draft as HouseBody, errors: {} };
 };
 
 interface HouseFormProps {
@@ -144,7 +153,7 @@ export function HouseForm({ control, errors, isRequired, onField, onWrong }: Hou
       render={({ field }) => (
         <TextField
           label={label}
-          maxLength={120}
+          maxLength={TEXT_MAX}
           value={field.value ?? ''}
           message={errors[name]?.message}
           onChange={(text) => {
@@ -174,7 +183,7 @@ export function HouseForm({ control, errors, isRequired, onField, onWrong }: Hou
                   label={label}
                   quantity={quantity}
                   value={field.value}
-                  schema={houseBody.extract(name)}
+                  bounds={HOUSE_BOUNDS[name]}
                   message={errors[name]?.message}
                   onTroubleChange={(message) => onWrong?.(label, message !== null)}
                   isRequired={isRequired}
@@ -212,7 +221,7 @@ export function HouseForm({ control, errors, isRequired, onField, onWrong }: Hou
                   unit={unit}
                   quantity={quantity}
                   value={field.value.limit}
-                  schema={houseBody.extract('target.limit')}
+                  bounds={TARGET_LIMIT_BOUNDS}
                   message={
                     targetErrors?.limit?.message === undefined
                       ? null

@@ -1,5 +1,5 @@
-import { Slot, useRouter } from 'expo-router';
-import { createContext, use } from 'react';
+import { Slot, useGlobalSearchParams, useRouter } from 'expo-router';
+import { createContext, use, type ReactNode } from 'react';
 import { ScrollView, StyleSheet, View } from 'react-native';
 import type { HouseView } from '../../data/house-copy';
 import { useHouse, useHouses, useHouseViews } from '../../data/hooks';
@@ -8,6 +8,9 @@ import { useKeypad } from '../../ui/keypad/keypad';
 import { Text } from '../../ui/text';
 import { useIsWide, usePalette, usePageSize } from '../../ui/theme';
 import { space } from '../../ui/tokens';
+import { AreasTable } from '../installation/areas-table';
+import { PhotoGrid } from '../photos/photo-grid';
+import { photosByPlace, placesIn } from '../photos/photo-words';
 import { RoomBar } from '../shell/room-bar';
 import { Screen } from '../shell/screen';
 import { Empty, Failed, Loading } from '../shell/states';
@@ -23,43 +26,93 @@ export function useHouseView(): HouseView {
   return view;
 }
 
-function HousesColumn({ houseId }: { readonly houseId: string }) {
-  const router = useRouter();
+interface ColumnProps {
+  readonly title: string;
+  readonly action?: ReactNode;
+  readonly isBroad?: boolean;
+  readonly children: ReactNode;
+}
+
+/** What stands beside the page on the desk, to go from one to the next. */
+function Column({ title, action, isBroad = false, children }: ColumnProps) {
   const palette = usePalette();
-  const { data: houses = [] } = useHouses();
-  const views = useHouseViews(houses);
   return (
     <View
       role="navigation"
-      aria-label="Houses"
-      style={[styles.column, { borderRightColor: palette.line, backgroundColor: palette.paper }]}
+      aria-label={title}
+      style={[
+        styles.column,
+        isBroad && styles.broad,
+        { borderRightColor: palette.line, backgroundColor: palette.paper },
+      ]}
     >
       <View style={styles.columnHead}>
-        <Text look="section">Houses</Text>
-        <Button
-          kind="quiet"
-          iconOnly
-          icon="plus"
-          label="Add a house"
-          onPress={() => router.navigate('/houses/new')}
-        />
+        <Text look="section">{title}</Text>
+        {action}
       </View>
-      <ScrollView contentContainerStyle={styles.columnList}>
-        {houses.map((house) => {
-          const view = views.get(house.id);
-          return (
-            <HouseRow
-              key={house.id}
-              house={house}
-              summary={view === undefined ? undefined : summaryOf(view)}
-              isCompact
-              isChosen={house.id === houseId}
-            />
-          );
-        })}
-      </ScrollView>
+      <ScrollView contentContainerStyle={styles.columnList}>{children}</ScrollView>
     </View>
   );
+}
+
+function HousesColumn({ houseId }: { readonly houseId: string }) {
+  const router = useRouter();
+  const { data: houses = [] } = useHouses();
+  const views = useHouseViews(houses);
+  const add = (
+    <Button
+      kind="quiet"
+      iconOnly
+      icon="plus"
+      label="Add a house"
+      onPress={() => router.navigate('/houses/new')}
+    />
+  );
+  return (
+    <Column title="Houses" action={add}>
+      {houses.map((house) => {
+        const view = views.get(house.id);
+        return (
+          <HouseRow
+            key={house.id}
+            house={house}
+            summary={view === undefined ? undefined : summaryOf(view)}
+            isCompact
+            isChosen={house.id === houseId}
+          />
+        );
+      })}
+    </Column>
+  );
+}
+
+/** Beside an area all areas of its house, beside a photo all photos, else the houses. */
+function BesideThePage({ houseId }: { readonly houseId: string }) {
+  const { data: view } = useHouse(houseId);
+  const { areaId, photoId } = useGlobalSearchParams<{ areaId?: string; photoId?: string }>();
+  if (view != null && areaId !== undefined) {
+    return (
+      <Column title="Areas" isBroad>
+        <AreasTable house={view.house} areas={view.areas} besideId={areaId} />
+      </Column>
+    );
+  }
+  if (view != null && photoId !== undefined) {
+    const places = placesIn(view);
+    return (
+      <Column title="Photos" isBroad>
+        {photosByPlace(view.photos, places).map(({ key, name, photos }) => (
+          <View key={key} style={styles.place}>
+            <Text look="small" tone="soft">
+              {name}
+            </Text>
+            <PhotoGrid photos={photos} places={places} chosenId={photoId} />
+          </View>
+        ))}
+      </Column>
+    );
+  }
+  return <HousesColumn houseId={houseId} />;
 }
 
 function Inside({ houseId }: { readonly houseId: string }) {
@@ -104,7 +157,7 @@ export function HouseFrame({ houseId }: { readonly houseId: string }) {
     return (
       <View style={styles.desk}>
         <RoomBar houseId={houseId} />
-        <HousesColumn houseId={houseId} />
+        <BesideThePage houseId={houseId} />
         <View style={styles.page}>
           <Inside houseId={houseId} />
         </View>
@@ -127,6 +180,8 @@ const styles = StyleSheet.create({
   sideways: { flexDirection: 'row-reverse' },
   page: { flex: 1, minWidth: 0, minHeight: 0 },
   column: { width: 264, borderRightWidth: 1 },
+  broad: { width: 384 },
+  place: { gap: space.xs },
   columnHead: {
     flexDirection: 'row',
     alignItems: 'center',

@@ -11,10 +11,11 @@ import Icon from '../../ui/icon-font/icon-set';
 import { LinkArea } from '../../ui/link-area';
 import { LongList } from '../../ui/long-list';
 import { Text } from '../../ui/text';
-import { usePalette } from '../../ui/theme';
+import { useIsWide, usePalette } from '../../ui/theme';
 import { space } from '../../ui/tokens';
 import { NotTested, Verdict } from '../airtightness/verdict';
 import { STAGE_WORDS, targetFigureWithUnit, targetWords } from '../airtightness/words';
+import { AreasTable } from '../installation/areas-table';
 import { AREA_WORDS, sizeWords } from '../installation/words';
 import { ENVELOPE_TOLERANCE, reservationOn } from '../installation/envelope-words';
 import { useAddArea } from '../installation/use-add-area';
@@ -97,6 +98,7 @@ function AreaLine({ area }: { readonly area: Area }) {
 
 function Areas({ view: { house, areas } }: { readonly view: HouseView }) {
   const { units } = usePreferences();
+  const isWide = useIsWide();
   const sum = areas.reduce((total, area) => total + (area.areaM2 ?? 0), 0);
   const isOff = Math.abs(sum - house.envelopeAreaM2) > ENVELOPE_TOLERANCE * house.envelopeAreaM2;
   if (areas.length === 0) {
@@ -111,14 +113,18 @@ function Areas({ view: { house, areas } }: { readonly view: HouseView }) {
   }
   return (
     <Card title="Areas of the envelope">
-      <LongList items={areas} what="areas">
-        {(area) => (
-          <View key={area.id} style={styles.areaWithRule}>
-            <AreaLine area={area} />
-            <Rule />
-          </View>
-        )}
-      </LongList>
+      {isWide ? (
+        <AreasTable house={house} areas={areas} />
+      ) : (
+        <LongList items={areas} what="areas">
+          {(area) => (
+            <View key={area.id} style={styles.areaWithRule}>
+              <AreaLine area={area} />
+              <Rule />
+            </View>
+          )}
+        </LongList>
+      )}
       <Text look="small" tone={isOff ? 'straw' : 'soft'}>
         {isOff && 'Check: '}
         areas add up to {figure(sum, 'area', units)} of {figure(house.envelopeAreaM2, 'area', units)}{' '}

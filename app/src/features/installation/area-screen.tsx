@@ -1,6 +1,6 @@
 import {
+  AREA_BOUNDS,
   AREA_KINDS,
-  areaBody,
   areaFigures,
   buildUpOf,
   gradedLayerOf,
@@ -222,7 +222,7 @@ export function AreaScreen({ view, area, isNew = false }: AreaScreenProps) {
           label="Size"
           quantity="area"
           value={area.areaM2}
-          schema={areaBody.extract('areaM2')}
+          bounds={AREA_BOUNDS.areaM2}
           message={area.areaM2 === null && !isNew ? 'Without its size it is in no sum of the house.' : null}
           onCommit={(si, stage) => keep({ areaM2: si }, stage)}
         />

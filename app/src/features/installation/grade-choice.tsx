@@ -1,4 +1,4 @@
-import { areaBody, GRADED_VOID_MAX, type AreaBody } from '@calvet/contract';
+import { AREA_BOUNDS, GRADED_VOID_MAX, type AreaBody } from '@calvet/contract';
 import type { InstallationGrade } from '@calvet/core';
 import { useState } from 'react';
 import { Pressable, StyleSheet, View } from 'react-native';
@@ -11,7 +11,12 @@ import { CORNER, space } from '../../ui/tokens';
 import { GRADE_WORDS } from './words';
 
 const GRADES = ['I', 'II', 'III'] as const satisfies readonly InstallationGrade[];
-const MARKS: Readonly<Record<InstallationGrade, Mark>> = { I: 'solid', II: 'half', III: 'broken' };
+/** How each grade is drawn. */
+export const GRADE_MARKS: Readonly<Record<InstallationGrade, Mark>> = {
+  I: 'solid',
+  II: 'half',
+  III: 'broken',
+};
 const OVER = `> ${GRADED_VOID_MAX * 100} %`;
 
 /** What somebody found the work to be: a grade, or a share of void that is too large for one. */
@@ -70,7 +75,7 @@ export function GradeChoice({ areaName, judged, onChange }: GradeChoiceProps) {
               key={grade}
               label={`Grade ${grade}: ${GRADE_WORDS[grade]}`}
               text={grade}
-              mark={MARKS[grade]}
+              mark={GRADE_MARKS[grade]}
               isChosen={isChosen}
               onPress={() => {
                 setAsked(false);
@@ -95,7 +100,7 @@ export function GradeChoice({ areaName, judged, onChange }: GradeChoiceProps) {
           label="Void, of the cavity"
           quantity="share"
           value={judged.voidFraction}
-          schema={areaBody.extract('voidFraction')}
+          bounds={AREA_BOUNDS.voidFraction}
           onCommit={(voidFraction, stage) => onChange({ grade: null, voidFraction }, stage)}
         />
       )}

@@ -1,6 +1,5 @@
 import {
-  buildUp as buildUpSchema,
-  layerFigures,
+  LAYER_BOUNDS,
   LAYERS_MAX,
   type BuildUp,
   type BuildUpLayer,
@@ -19,7 +18,7 @@ import { space } from '../../ui/tokens';
 import { LAYER_WORDS } from './words';
 
 interface LayerFigure {
-  readonly key: keyof typeof layerFigures;
+  readonly key: keyof typeof LAYER_BOUNDS;
   readonly label: string;
   readonly quantity: Quantity;
   readonly optional?: true;
@@ -137,7 +136,7 @@ function LayerRow(props: LayerRowProps) {
             label={label}
             quantity={quantity}
             value={valueOf(layer, key)}
-            schema={layerFigures[key]}
+            bounds={LAYER_BOUNDS[key]}
             isRequired={optional !== true}
             onCommit={(si, stage) => {
               if (si !== null || optional === true) onChange({ ...layer, [key]: si } as BuildUpLayer, stage);
@@ -167,8 +166,7 @@ export function LayerEditor({ buildUp, onChange }: LayerEditorProps) {
   const change = (next: Partial<BuildUp>, stage?: EntryStage): void => {
     const framed = (next.layers ?? layers).filter(({ kind }) => kind === 'framed').length;
     const alignment = framed > 1 ? (next.frameAlignment ?? frameAlignment ?? 'aligned') : null;
-    const whole = { ...buildUp, ...next, frameAlignment: alignment };
-    if (buildUpSchema.validate(whole, { convert: false }).error === undefined) onChange(whole, stage);
+    onChange({ ...buildUp, ...next, frameAlignment: alignment }, stage);
   };
   const swap = (from: number, by: -1 | 1): void => {
     const to = from + by;

@@ -1,4 +1,5 @@
-import { OUTLINE_POINTS_MAX, photoBody, type PicturePoint } from '@calvet/contract';
+import { OUTLINE_POINTS_MAX, type PicturePoint } from '@calvet/contract';
+import { bodySchemas } from '@calvet/contract/schemas';
 import fc from 'fast-check';
 import { v7 } from 'uuid';
 import { markInTheMiddle, markOf, moved, pointIn, withPoint, type DrawnKind } from './draw-mark';
@@ -7,7 +8,7 @@ const id = v7();
 const KINDS: readonly DrawnKind[] = ['arrow', 'ring', 'outline'];
 const share = fc.double({ min: 0, max: 1, noNaN: true });
 const point: fc.Arbitrary<PicturePoint> = fc.record({ x: share, y: share });
-const marksSchema = photoBody.extract('marks');
+const marksSchema = bodySchemas.photo.extract('marks');
 const frame = { left: 10, top: 100, width: 400, height: 300 };
 
 test('a place in a picture is a share of its sides, and never outside', () => {

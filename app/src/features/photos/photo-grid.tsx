@@ -11,12 +11,14 @@ const LEAST_TILE = 104;
 interface PhotoGridProps {
   readonly photos: readonly Photo[];
   readonly places: readonly PhotoPlace[];
+  /** The photo that one looks at. */
+  readonly chosenId?: string;
   /** What a press does instead of opening the photo. */
   readonly onChoose?: (photo: Photo) => void;
 }
 
 /** Photos side by side, as many as the width takes. */
-export function PhotoGrid({ photos, places, onChoose }: PhotoGridProps) {
+export function PhotoGrid({ photos, places, chosenId, onChoose }: PhotoGridProps) {
   const [width, setWidth] = useState(0);
   const columns = Math.max(1, Math.min(6, Math.floor((width + GAP) / (LEAST_TILE + GAP))));
   const tile = Math.floor((width - GAP * (columns - 1)) / columns);
@@ -34,6 +36,7 @@ export function PhotoGrid({ photos, places, onChoose }: PhotoGridProps) {
               photo={photo}
               name={photoName(photo, places)}
               width={tile}
+              isHere={photo.id === chosenId}
               onChoose={onChoose}
             />
           )}

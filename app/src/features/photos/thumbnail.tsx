@@ -21,12 +21,15 @@ interface ThumbnailProps {
   /** What is said of it to who does not see it. */
   readonly name: string;
   readonly width: number;
+  /** It leads to the photo that one looks at. */
+  readonly isHere?: boolean;
   /** What a press does instead of opening the photo. */
   readonly onChoose?: (photo: Photo) => void;
 }
 
 /** A photo, small, with its marks; it leads to the photo, or is chosen. Drawn anew only when it is another: a house has hundreds. */
-export const Thumbnail = memo(function Thumbnail({ photo, name, width, onChoose }: ThumbnailProps) {
+export const Thumbnail = memo(function Thumbnail(props: ThumbnailProps) {
+  const { photo, name, width, isHere = false, onChoose } = props;
   const palette = usePalette();
   const picture = usePicture(photo, 'thumbnail');
   const [isFocused, setFocused] = useState(false);
@@ -41,7 +44,8 @@ export const Thumbnail = memo(function Thumbnail({ photo, name, width, onChoose 
     style: [
       styles.tile,
       tile,
-      { borderColor: isFocused ? palette.lake : palette.line, backgroundColor: palette.paper },
+      { borderColor: isFocused || isHere ? palette.lake : palette.line, backgroundColor: palette.paper },
+      isHere && styles.here,
     ],
   };
   const label = isUnsent ? `${name}, not sent yet` : name;
@@ -76,7 +80,7 @@ export const Thumbnail = memo(function Thumbnail({ photo, name, width, onChoose 
     params: { houseId: photo.houseId, photoId: photo.id },
   } as const;
   return (
-    <LinkArea href={href} label={label} {...frame}>
+    <LinkArea href={href} label={label} isHere={isHere} {...frame}>
       {shownInside}
     </LinkArea>
   );
@@ -90,5 +94,6 @@ const styles = StyleSheet.create({
     alignItems: 'center',
     justifyContent: 'center',
   },
+  here: { borderWidth: 4 },
   unsent: { position: 'absolute', left: 0, bottom: 0, paddingHorizontal: 6, borderTopRightRadius: CORNER },
 });

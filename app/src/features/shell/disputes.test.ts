@@ -1,4 +1,5 @@
-import { KINDS, fieldsOf, type KindedRecord } from '@calvet/contract';
+import { KINDS, type KindedRecord } from '@calvet/contract';
+import { fieldsOf } from '@calvet/contract/schemas';
 import type { Troubled } from '../../data/outbox-rules';
 import { disputesIn } from './disputes';
 

@@ -1,8 +1,9 @@
 import { v7 } from 'uuid';
 import { BUILD_UP_LIBRARY, buildUpOf } from '../installation/build-up-library';
 import type { AreaBody } from '../installation/area';
-import { bodySchemas, KINDS, type Kind } from '../kinds';
-import { fieldsOf, readChange } from './change';
+import { KINDS, type Kind } from '../kinds';
+import { bodySchemas, fieldsOf } from '../schemas';
+import { readChange } from './read-change';
 
 const [wall] = BUILD_UP_LIBRARY;
 if (wall === undefined) throw new Error('The library is empty.');

@@ -1,0 +1,122 @@
+import { areaFigures, gradedLayerOf, type Area, type House } from '@calvet/contract';
+import type { UnitSystem } from '@calvet/core';
+import { useMemo } from 'react';
+import { StyleSheet, View } from 'react-native';
+import { usePreferences } from '../../data/preferences';
+import { decimals, figure } from '../../ui/format';
+import { LineMark } from '../../ui/line-mark';
+import { Table, type Column, type NameColumn } from '../../ui/table';
+import { Text } from '../../ui/text';
+import { space } from '../../ui/tokens';
+import { GRADE_MARKS } from './grade-choice';
+import { AREA_WORDS, sizeWords } from './words';
+
+interface AreaLine {
+  readonly area: Area;
+  /** What it is worth as built; null where that cannot be told. */
+  readonly builtRsi: number | null;
+}
+
+/** Best first, what is not graded last. */
+function gradeOrder({ area }: AreaLine): number {
+  if (area.voidFraction !== null) return 3 + area.voidFraction;
+  return area.grade === null ? 9 : ['I', 'II', 'III'].indexOf(area.grade);
+}
+
+function Grade({ area }: { readonly area: Area }) {
+  if (gradedLayerOf(area.buildUp) === null) return <Text tone="soft">–</Text>;
+  const { grade, voidFraction } = area;
+  if (grade === null && voidFraction === null)
+    return (
+      <Text look="small" tone="straw">
+        to grade
+      </Text>
+    );
+  return (
+    <View style={styles.grade}>
+      <LineMark mark={grade === null ? 'broken' : GRADE_MARKS[grade]} width={28} />
+      <Text look="figure">{grade ?? `${decimals(Number(voidFraction) * 100, 1)} %`}</Text>
+    </View>
+  );
+}
+
+function nameColumnIn(units: UnitSystem, isBeside: boolean): NameColumn<AreaLine> {
+  return {
+    label: 'Area',
+    flex: isBeside ? 2.2 : 4,
+    nameOf: ({ area }) => area.name,
+    belowName: ({ area }) =>
+      `${AREA_WORDS[area.kind]} · ${isBeside ? sizeWords(area, units) : area.buildUp.name}`,
+  };
+}
+
+function columnsIn(units: UnitSystem, isBeside: boolean): readonly Column<AreaLine>[] {
+  const size: Column<AreaLine> = {
+    label: 'Size',
+    flex: 1.2,
+    isRight: true,
+    sortBy: ({ area }) => area.areaM2 ?? -1,
+    cell: ({ area }) => (
+      <Text look="figure" tone={area.areaM2 === null ? 'straw' : undefined}>
+        {sizeWords(area, units)}
+      </Text>
+    ),
+  };
+  const grade: Column<AreaLine> = {
+    label: 'Grade',
+    flex: isBeside ? 1 : 1.2,
+    sortBy: gradeOrder,
+    cell: ({ area }) => <Grade area={area} />,
+  };
+  const worth: Column<AreaLine> = {
+    label: units === 'metric' ? 'R as built' : 'R-value as built',
+    flex: isBeside ? 1 : 1.2,
+    isRight: true,
+    sortBy: ({ builtRsi }) => builtRsi ?? -1,
+    cell: ({ builtRsi }) => (
+      <Text look="figure">{builtRsi === null ? '–' : figure(builtRsi, 'resistance', units)}</Text>
+    ),
+  };
+  return isBeside ? [grade, worth] : [size, grade, worth];
+}
+
+interface AreasTableProps {
+  readonly house: House;
+  readonly areas: readonly Area[];
+  /** It stands beside this one, with fewer columns. */
+  readonly besideId?: string;
+}
+
+/** The areas of a house on the desk, sorted by any column. */
+export function AreasTable({ house, areas, besideId }: AreasTableProps) {
+  const { units } = usePreferences();
+  const isBeside = besideId !== undefined;
+  const name = useMemo(() => nameColumnIn(units, isBeside), [units, isBeside]);
+  const columns = useMemo(() => columnsIn(units, isBeside), [units, isBeside]);
+  const lines = useMemo(
+    () =>
+      areas.map((area): AreaLine => {
+        const figures = areaFigures(house, area);
+        return { area, builtRsi: figures.state === 'figures' ? figures.built.effectiveRsi : null };
+      }),
+    [house, areas],
+  );
+  return (
+    <Table
+      label="Areas"
+      what="areas"
+      isInOrder
+      name={name}
+      columns={columns}
+      lines={lines}
+      keyOf={({ area }) => area.id}
+      hrefOf={({ area }) => ({
+        pathname: '/houses/[houseId]/areas/[areaId]',
+        params: { houseId: house.id, areaId: area.id },
+      })}
+      isHere={({ area }) => area.id === besideId}
+    />
+  );
+}
+
+const styles = StyleSheet.create({ grade: { flexDirection: 'row', alignItems: 'center', gap: space.s } });
