@@ -70,8 +70,10 @@ async function journeys(env) {
 
 /** What needs neither a database nor a browser. */
 async function quickPart() {
-  await check('lint', 'npm', ['run', '-s', 'lint']);
-  await check('types', 'npm', ['run', '-s', 'types']);
+  await Promise.all([
+    check('lint', 'npm', ['run', '-s', 'lint']),
+    check('types', 'npm', ['run', '-s', 'types']),
+  ]);
   await jest('unit', ['core', 'contract', 'demo', 'app']);
 }
 
@@ -104,9 +106,12 @@ async function main([part]) {
   stopOnSignal(() => database.stop());
   const env = { CALVET_TEST_DATABASE_URL: database.url };
   try {
+    // It is built while others wait for the database.
+    const built = ensureWebApp();
+    built.catch(() => undefined);
     await jest('server', ['server'], env);
     await jest('crowd', ['crowd'], env);
-    const webFolder = await ensureWebApp();
+    const webFolder = await built;
     await journeys({
       ...env,
       CALVET_CHROMIUM: chromium,

@@ -9,7 +9,7 @@ import type { Reachability } from './reachability';
 interface SenderOptions {
   readonly api: Pick<Api, 'sendChanges' | 'isReady'>;
   readonly clock: Clock;
-  readonly outbox: Pick<Outbox, 'toSend' | 'seal' | 'answered' | 'setPhase'>;
+  readonly outbox: Pick<Outbox, 'toSend' | 'takeEntered' | 'seal' | 'answered' | 'setPhase'>;
   readonly reachability: Reachability;
   readonly isLeading: () => boolean;
   /** Changes were answered; called before they leave the outbox. */
@@ -79,8 +79,7 @@ export class Sender {
       return;
     }
     const state = outbox.toSend();
-    const batch = nextBatch(state, this.limits, clock.now());
-    if (batch.length === 0) {
+    if (nextBatch(state, this.limits, clock.now()).length === 0) {
       const release = nextRelease(state, this.limits, clock.now());
       if (release !== null) this.next.within(release - clock.now());
       outbox.setPhase('idle');
@@ -90,7 +89,7 @@ export class Sender {
     const { turn } = this;
     outbox.setPhase('sending');
     try {
-      await this.send(batch, () => this.turn === turn && isLeading());
+      await this.send(() => this.turn === turn && isLeading());
     } finally {
       if (this.turn === turn) {
         this.isSending = false;
@@ -99,8 +98,12 @@ export class Sender {
     }
   }
 
-  private async send(batch: readonly Pending[], isMine: () => boolean): Promise<void> {
-    const { api, outbox, reachability, onAnswered } = this.options;
+  private async send(isMine: () => boolean): Promise<void> {
+    const { api, clock, outbox, reachability, onAnswered } = this.options;
+    // What another tab entered before and nobody told of goes along: it would else come after what was entered later.
+    await outbox.takeEntered().catch(() => undefined);
+    if (!isMine()) return;
+    const batch = nextBatch(outbox.toSend(), this.limits, clock.now());
     const [{ houseId } = { houseId: '' }] = batch;
     const ids = new Set(batch.map(({ change }) => change.changeId));
     await outbox.seal(ids);

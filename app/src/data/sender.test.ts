@@ -1,0 +1,91 @@
+/** @jest-environment node */
+import type { Change, ChangeOutcome } from '@calvet/contract';
+import { deviceClock } from './clock';
+import type { LocalDatabase } from './local-database';
+import type { KeptEntry } from './local-schema';
+import { Outbox } from './outbox';
+import type { Entry } from './outbox-rules';
+import { Reachability } from './reachability';
+import { Sender } from './sender';
+
+jest.useFakeTimers();
+
+const named = (entryId: string, name: string, enteredAt: string): Entry => ({
+  entryId,
+  houseId: 'h1',
+  kind: 'area',
+  id: 'wall',
+  op: 'update',
+  change: { body: { name }, parts: [] },
+  seenRevision: 3,
+  enteredAt,
+});
+
+/** A tab that sends, over a database into which other tabs write. */
+function sendingTab() {
+  const inDatabase: KeptEntry[] = [];
+  const sent: Change[] = [];
+  let fails = false;
+  const database = {
+    loadEntries: () => (fails ? Promise.reject(new Error('closed')) : Promise.resolve([...inDatabase])),
+    dropEntries: () => void inDatabase.splice(0),
+    keepChanges: () => undefined,
+    settled: () => Promise.resolve(),
+  } as unknown as LocalDatabase;
+  let ids = 0;
+  const outbox: Outbox = new Outbox({
+    post: () => undefined,
+    local: () => database,
+    newId: () => `change ${(ids += 1)}`,
+    onWaiting: () => undefined,
+  });
+  outbox.lead([], []);
+  const reachability = new Reachability(deviceClock);
+  const sender = new Sender({
+    api: {
+      isReady: () => Promise.resolve(true),
+      sendChanges: (_houseId, changes) => {
+        sent.push(...changes);
+        const applied = ({ changeId }: Change): [string, ChangeOutcome] => [
+          changeId,
+          { changeId, outcome: 'applied', revision: 4, changeNumber: 9 },
+        ];
+        return Promise.resolve(new Map(changes.map(applied)));
+      },
+    },
+    clock: deviceClock,
+    outbox,
+    reachability,
+    isLeading: outbox.isLeading,
+    onAnswered: () => undefined,
+    onUnknownHouse: () => Promise.resolve(true),
+  });
+  return { inDatabase, outbox, sender, sent, breakDatabase: () => (fails = true) };
+}
+
+const EARLY = '2031-03-01T08:00:00.000Z';
+const LATE = '2031-03-01T08:00:05.000Z';
+const namesIn = (changes: readonly Change[]) => changes.map(({ body }) => (body as { name?: string }).name);
+
+test('what another tab wrote before and nobody told of never comes after what was entered later', async () => {
+  const { inDatabase, outbox, sender, sent } = sendingTab();
+  outbox.write([named('own', 'later', LATE)]);
+  inDatabase.push({ order: 1, entry: named('other', 'earlier', EARLY) });
+  sender.sendNow();
+  await jest.advanceTimersByTimeAsync(5000);
+  await outbox.takeEntered();
+  sender.sendNow();
+  await jest.advanceTimersByTimeAsync(5000);
+  expect(namesIn(sent).at(-1)).toBe('later');
+  expect(namesIn(sent)).not.toContain('earlier');
+  expect(outbox.toSend().pending).toEqual([]);
+});
+
+test('a database that does not answer holds nothing up', async () => {
+  const { outbox, sender, sent, breakDatabase } = sendingTab();
+  breakDatabase();
+  outbox.write([named('own', 'later', LATE)]);
+  sender.sendNow();
+  await jest.advanceTimersByTimeAsync(5000);
+  expect(namesIn(sent)).toEqual(['later']);
+});
