@@ -1,7 +1,7 @@
-import { createServer } from 'node:http';
 import { join } from 'node:path';
 import pino from 'pino';
 import { createApp } from './http/create-app';
+import { httpServer } from './http/http-server';
 import { openPhotoStore } from './photo-store/open-photo-store';
 import { ChangeWatch } from './service/change-watch';
 import { computing } from './service/computing';
@@ -30,7 +30,7 @@ setInterval(() => {
     .catch((err: unknown) => log.warn({ err }, 'Old pieces are still there'));
 }, CLEAN_MS).unref();
 const watch = new ChangeWatch(() => allCounters(database.db));
-const server = createServer(
+const server = httpServer(
   createApp({
     db: database.db,
     log,

@@ -1,4 +1,3 @@
-import { createServer } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import { join } from 'node:path';
 import { randomBytes } from 'node:crypto';
@@ -7,6 +6,7 @@ import pino from 'pino';
 import { mkdtemp, rm } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { createApp } from '../src/http/create-app';
+import { httpServer } from '../src/http/http-server';
 import { openDirectoryStore } from '../src/photo-store/directory-store';
 import type { PhotoStore } from '../src/photo-store/photo-store';
 import { ChangeWatch } from '../src/service/change-watch';
@@ -78,7 +78,7 @@ export async function startServer({
   const database = openDatabase(url.href);
   const folder = await mkdtemp(join(tmpdir(), 'calvet-photos-'));
   const watch = new ChangeWatch(() => allCounters(database.db), 200);
-  const server = createServer(
+  const server = httpServer(
     createApp({
       db: database.db,
       log: pino({ level: 'silent' }),

@@ -169,7 +169,7 @@ const styles = StyleSheet.create({
   row: {
     flexDirection: 'row',
     alignItems: 'center',
-    gap: space.m,
+    gap: space.l,
     paddingHorizontal: space.m,
     borderBottomWidth: 1,
     borderLeftWidth: 4,

@@ -17,6 +17,12 @@ test('health and readiness answer', async () => {
   expect(await ask(api('/ready'))).toMatchObject({ status: 200, body: { status: 'ready' } });
 });
 
+test('a connection that nothing goes over is kept longer than proxies keep theirs', async () => {
+  const { headers } = await fetch(api('/health'));
+  const [, seconds] = /timeout=(\d+)/.exec(headers.get('keep-alive') ?? '') ?? [];
+  expect(Number(seconds)).toBeGreaterThan(60);
+});
+
 describe('compute', () => {
   test('answers an operation of the core', async () => {
     const { status, body } = await ask(api('/compute/air.dewPoint'), {

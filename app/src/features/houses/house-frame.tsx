@@ -90,7 +90,7 @@ function HousesColumn({ houseId }: { readonly houseId: string }) {
 function BesideThePage({ houseId }: { readonly houseId: string }) {
   const { data: view } = useHouse(houseId);
   const { areaId, photoId } = useGlobalSearchParams<{ areaId?: string; photoId?: string }>();
-  if (view != null && areaId !== undefined) {
+  if (view != null && areaId !== undefined && view.areas.length > 0) {
     return (
       <Column title="Areas" isBroad>
         <AreasTable house={view.house} areas={view.areas} besideId={areaId} />
@@ -100,7 +100,7 @@ function BesideThePage({ houseId }: { readonly houseId: string }) {
   if (view != null && photoId !== undefined) {
     const places = placesIn(view);
     return (
-      <Column title="Photos" isBroad>
+      <Column title="Photos">
         {photosByPlace(view.photos, places).map(({ key, name, photos }) => (
           <View key={key} style={styles.place}>
             <Text look="small" tone="soft">

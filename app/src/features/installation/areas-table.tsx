@@ -69,7 +69,7 @@ function columnsIn(units: UnitSystem, isBeside: boolean): readonly Column<AreaLi
     cell: ({ area }) => <Grade area={area} />,
   };
   const worth: Column<AreaLine> = {
-    label: units === 'metric' ? 'R as built' : 'R-value as built',
+    label: 'R as built',
     flex: isBeside ? 1 : 1.2,
     isRight: true,
     sortBy: ({ builtRsi }) => builtRsi ?? -1,
@@ -77,7 +77,7 @@ function columnsIn(units: UnitSystem, isBeside: boolean): readonly Column<AreaLi
       <Text look="figure">{builtRsi === null ? '–' : figure(builtRsi, 'resistance', units)}</Text>
     ),
   };
-  return isBeside ? [grade, worth] : [size, grade, worth];
+  return isBeside ? [grade, worth] : [grade, size, worth];
 }
 
 interface AreasTableProps {
