@@ -2,6 +2,6 @@ import { defineConfig } from 'drizzle-kit';
 
 export default defineConfig({
   dialect: 'mysql',
-  schema: './src/store/tables.ts',
+  schema: './src/store/all-tables.cjs',
   out: './src/store/migrations',
 });

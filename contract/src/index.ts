@@ -1,9 +1,11 @@
 export { API, apiPaths, AUTHOR_HEADER, CLOCK_HEADER, DEVICE_HEADER, PICTURE_HEADER } from './api-paths';
 export {
-  CONDITION_BOUNDS,
-  FAN_RANGE_BOUNDS,
+  airtightnessTest,
+  baselineFields,
+  fanRangeFields,
   isFanRange,
-  READING_BOUNDS,
+  readingFields,
+  STAGE_WORDS,
   TEST_STAGES,
   type AirtightnessTest,
   type AirtightnessTestBody,
@@ -76,20 +78,16 @@ export {
   type HouseLedger,
   type LedgerRecord,
 } from './changes/house-ledger';
+export { house, HOUSE_TARGET_QUANTITIES, type House, type HouseBody, type HouseTarget } from './house/house';
 export {
-  HOUSE_BOUNDS,
-  HOUSE_TARGET_QUANTITIES,
-  TARGET_LIMIT_BOUNDS,
-  type House,
-  type HouseBody,
-} from './house/house';
-export {
-  AREA_BOUNDS,
+  area,
   AREA_KINDS,
+  AREA_WORDS,
   GRADED_VOID_MAX,
   heatFlowOf,
   isJudged,
-  LAYER_BOUNDS,
+  LAYER_WORDS,
+  layerFields,
   type Area,
   type AreaBody,
   type AreaKind,
@@ -121,20 +119,35 @@ export {
   RESTORABLE_MS,
 } from './limits';
 export { broughtInPresentForm, wholeInPresentForm } from './former-form';
-export { isKind, KINDS, type Bodies, type Kind, type KindedRecord } from './kinds';
+export {
+  fieldsOf,
+  isKind,
+  isShownKind,
+  kindNamed,
+  KINDS,
+  kinds,
+  type Bodies,
+  type Lists,
+  type Kind,
+  type KindedRecord,
+} from './kinds';
 export {
   CAPTION_MAX,
   MARK_TEXT_MAX,
   OUTLINE_POINTS_MAX,
+  MARK_WORDS,
+  photo,
   PHOTO_MARK_KINDS,
   type Photo,
   type PhotoBody,
   type PhotoMark,
   type PhotoSubject,
-  type PhotoSubjectKind,
   type PicturePoint,
 } from './photos/photo';
 export { PICTURE_BYTES_MAX, PICTURE_SIDE_MAX_PX } from './photos/picture-limits';
 export type { Problem } from './problem';
 export { ownFields, type RecordBase, type Stored } from './record';
 export { refusalFromCore, type FieldRefusal, type RecordRefusalCode } from './refusal-of';
+export type { AnyField, AnyFields, FigureField } from './kind/field';
+export { fieldAt } from './kind/field-at';
+export type { AnyKind } from './kind/kind';

@@ -1,28 +1,42 @@
-import type { AirtightnessTestBody } from './airtightness/airtightness-test';
-import type { HouseBody } from './house/house';
-import type { AreaBody } from './installation/area';
-import type { PhotoBody } from './photos/photo';
+import { airtightnessTest } from './airtightness/airtightness-test';
+import { house } from './house/house';
+import { area } from './installation/area';
+import type { AnyKind } from './kind/kind';
+import { photo } from './photos/photo';
 import type { Stored } from './record';
 
-/** The body of each kind of record. A new kind is one line here, one below, its schema in `schemas.ts` and one table on the server. */
-export interface Bodies {
-  house: HouseBody;
-  area: AreaBody;
-  airtightnessTest: AirtightnessTestBody;
-  photo: PhotoBody;
-}
+/** Every kind of record. A new one is its own file and one line here. */
+export const kinds = { house, area, airtightnessTest, photo } as const;
 
-export type Kind = keyof Bodies;
+type Kinds = typeof kinds;
+export type Kind = keyof Kinds;
+
+/** The body of each kind of record. */
+export type Bodies = { [K in Kind]: NonNullable<Kinds[K]['holds']> };
+
+type ListedKind = { [K in Kind]: Kinds[K]['list'] extends string ? K : never }[Kind];
+
+/** The records of a house, each kind in a list of its own. */
+export type Lists = {
+  readonly [K in ListedKind as Kinds[K]['list'] & string]: readonly Stored<Bodies[K]>[];
+};
 
 /** A whole record with its kind. */
 export type KindedRecord = {
   readonly [K in Kind]: { readonly kind: K; readonly record: Stored<Bodies[K]> };
 }[Kind];
 
-const ALL: Readonly<Record<Kind, true>> = { house: true, area: true, airtightnessTest: true, photo: true };
-
-export const KINDS = Object.keys(ALL) as readonly Kind[];
+export const KINDS = Object.keys(kinds) as readonly Kind[];
 
 export function isKind(value: unknown): value is Kind {
-  return typeof value === 'string' && Object.hasOwn(ALL, value);
+  return typeof value === 'string' && Object.hasOwn(kinds, value);
 }
+
+/** What is known of a kind, whichever it is. */
+export const kindNamed = (kind: Kind): AnyKind => kinds[kind] as unknown as AnyKind;
+
+/** Names of the fields of a kind's body. */
+export const fieldsOf = (kind: Kind): readonly string[] => Object.keys(kinds[kind].fields);
+
+/** True for a kind that photos may show. */
+export const isShownKind = (kind: Kind): boolean => kinds[kind].isShown;

@@ -1,17 +1,27 @@
 import { misfit, type NumberSchema } from '@calvet/core/schema';
-import type Joi from 'joi';
-import {
-  CONDITION_BOUNDS,
-  FAN_RANGE_BOUNDS,
-  isFanRange,
-  namedFanRange,
-  READING_BOUNDS,
-  type NamedFanRange,
-} from './airtightness/airtightness-test';
-import { HOUSE_BOUNDS, TARGET_LIMIT_BOUNDS } from './house/house';
-import { AREA_BOUNDS, LAYER_BOUNDS } from './installation/area';
-import { pieces } from './schema-pieces';
-import { bodySchemas } from './schemas';
+import { fanRangeFields, isFanRange, type NamedFanRange } from './airtightness/airtightness-test';
+import type { AnyField, AnyFields, FigureField } from './kind/field';
+import { kindNamed, KINDS } from './kinds';
+import { valueSchema } from './schemas';
+
+/** Every figure that a record may hold, however deep, by its path. */
+function figuresIn(fields: AnyFields, path: string): readonly (readonly [string, FigureField])[] {
+  const within = (field: AnyField, at: string): readonly (readonly [string, FigureField])[] => {
+    switch (field.type) {
+      case 'figure':
+        return [[at, field]];
+      case 'group':
+        return figuresIn(field.members, at);
+      case 'shape':
+        return Object.entries(field.shapes).flatMap(([kind, inner]) => figuresIn(inner, `${at}.${kind}`));
+      case 'list':
+        return within(field.item, `${at}[]`);
+      default:
+        return [];
+    }
+  };
+  return Object.entries(fields).flatMap(([name, field]) => within(field, `${path}.${name}`));
+}
 
 const atEdges = ({ min, max, above, below, whole }: NumberSchema): readonly number[] => {
   const edges = [min, max, above, below].filter((edge) => edge !== undefined);
@@ -27,20 +37,12 @@ const atEdges = ({ min, max, above, below, whole }: NumberSchema): readonly numb
   ];
 };
 
-const { house, airtightnessTest, area } = bodySchemas;
-const fieldsWithBounds: readonly (readonly [string, Joi.Schema, NumberSchema])[] = [
-  ...Object.entries(HOUSE_BOUNDS).map(([name, bounds]) => [name, house.extract(name), bounds] as const),
-  ['target.limit', house.extract('target.limit'), TARGET_LIMIT_BOUNDS],
-  ...Object.entries(CONDITION_BOUNDS).map(
-    ([name, bounds]) => [name, airtightnessTest.extract(name), bounds] as const,
-  ),
-  ...Object.entries(AREA_BOUNDS).map(([name, bounds]) => [name, area.extract(name), bounds] as const),
-  ...Object.entries({ ...LAYER_BOUNDS, ...READING_BOUNDS, ...FAN_RANGE_BOUNDS }).map(
-    ([name, bounds]) => [name, pieces.number(bounds), bounds] as const,
-  ),
-];
+const figures = KINDS.flatMap((kind) => figuresIn(kindNamed(kind).fields, kind));
 
-test.each(fieldsWithBounds)('%s: a field takes what a record takes, and no more', (_, schema, bounds) => {
+test.each(figures)('%s: a field takes what a record takes, and no more', (_path, field) => {
+  const { bounds } = field;
+  // What an entry asks beside it (above another figure) is no business of the single figure.
+  const schema = valueSchema({ ...field, above: undefined } as AnyField);
   const byField = atEdges(bounds).map((value) => [value, misfit(bounds, value) === null]);
   const byRecord = atEdges(bounds).map((value) => [
     value,
@@ -48,6 +50,19 @@ test.each(fieldsWithBounds)('%s: a field takes what a record takes, and no more'
   ]);
   expect(byField).toEqual(byRecord);
   expect(new Set(byField.map(([, takes]) => takes))).toEqual(new Set([true, false]));
+});
+
+test('there are figures of every kind of place: fields, groups, shapes, lists', () => {
+  const paths = figures.map(([path]) => path);
+  expect(paths).toEqual(
+    expect.arrayContaining([
+      'house.volumeM3',
+      'house.target.limit',
+      'area.buildUp.layers[].framed.cavityRsi',
+      'airtightnessTest.depressurise.readings[].flowM3h',
+      'photo.marks[].arrow.from.x',
+    ]),
+  );
 });
 
 test('a fan range that is entered is one that a record takes', () => {
@@ -62,7 +77,7 @@ test('a fan range that is entered is one that a record takes', () => {
     { ...right, minPa: 400 },
     { ...right, maxPa: 10_001 },
   ];
-  const schema = namedFanRange(pieces);
+  const schema = valueSchema(fanRangeFields as AnyField);
   const byRecord = ranges.map((range) => schema.validate(range, { convert: false }).error === undefined);
   expect(ranges.map(isFanRange)).toEqual(byRecord);
   expect(byRecord.filter(Boolean)).toHaveLength(1);

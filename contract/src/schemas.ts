@@ -1,28 +1,87 @@
-import type { ObjectSchema } from 'joi';
-import { airtightnessTestBody } from './airtightness/airtightness-test';
-import { houseBody } from './house/house';
-import { areaBody } from './installation/area';
-import type { Bodies, Kind } from './kinds';
-import { photoBody, pictureName as describedPictureName } from './photos/photo';
-import { pieces } from './schema-pieces';
+import Joi from 'joi';
+import type { AnyField, AnyFields } from './kind/field';
+import { isShownKind, KINDS, kindNamed, type Bodies, type Kind } from './kinds';
 
-/** Schema of each kind's body. */
-export const bodySchemas: { readonly [K in Kind]: ObjectSchema<Bodies[K]> } = {
-  house: houseBody(pieces),
-  area: areaBody(pieces),
-  airtightnessTest: airtightnessTestBody(pieces),
-  photo: photoBody(pieces),
-};
+const DAY = /^\d{4}-(0[1-9]|1[0-2])-(0[1-9]|[12]\d|3[01])$/;
+const SHA256 = /^[0-9a-f]{64}$/;
+const TIME_MAX = 30;
+
+/** Schema of the id of a record. */
+export const uuid = () => Joi.string().guid({ separator: '-' }).lowercase();
 
 /** Schema of a picture's name. */
-export const pictureName = describedPictureName(pieces);
+export const pictureName = Joi.string().pattern(SHA256, 'sha256');
 
-const FIELDS = Object.fromEntries(
-  Object.entries(bodySchemas).map(([kind, schema]) => [
-    kind,
-    Object.keys(schema.describe().keys as Record<string, unknown>),
-  ]),
-) as unknown as Readonly<Record<Kind, readonly string[]>>;
+function figureSchema({ bounds, above: other }: Extract<AnyField, { readonly type: 'figure' }>): Joi.Schema {
+  const { min, max, above, below, whole } = bounds;
+  let schema = Joi.number().unsafe();
+  if (whole === true) schema = schema.integer();
+  if (above !== undefined) schema = schema.greater(above);
+  if (other !== undefined) schema = schema.greater(Joi.ref(other));
+  if (below !== undefined) schema = schema.less(below);
+  if (min !== undefined) schema = schema.min(min);
+  if (max !== undefined) schema = schema.max(max);
+  return schema;
+}
 
-/** Names of the fields of a kind's body. */
-export const fieldsOf = (kind: Kind): readonly string[] => FIELDS[kind];
+function textSchema({ max, isFilled, mayBeEmpty }: Extract<AnyField, { readonly type: 'text' }>): Joi.Schema {
+  const schema = Joi.string().max(max);
+  const checked = isFilled ? schema.pattern(/\S/, 'filled') : schema;
+  return mayBeEmpty ? checked.allow('') : checked;
+}
+
+function membersOf(fields: AnyFields): Record<string, Joi.Schema> {
+  return Object.fromEntries(
+    Object.entries(fields).map(([name, field]) => [name, valueSchema(field).required()]),
+  );
+}
+
+/** One of several shapes by its `kind`; what is none of the others is held against the last. */
+function shapeSchema(shapes: Readonly<Record<string, AnyFields>>): Joi.Schema {
+  const all = Object.entries(shapes).map(([kind, fields]) => ({
+    is: kind,
+    then: Joi.object({ kind: Joi.valid(kind).required(), ...membersOf(fields) }),
+  }));
+  const last = all.at(-1)?.then;
+  return Joi.alternatives().conditional('.kind', { switch: all.slice(0, -1), otherwise: last });
+}
+
+function presentSchema(field: AnyField): Joi.Schema {
+  switch (field.type) {
+    case 'figure':
+      return figureSchema(field);
+    case 'text':
+      return textSchema(field);
+    case 'day':
+      return Joi.string().pattern(DAY, 'date');
+    case 'time':
+      return Joi.string().isoDate().max(TIME_MAX);
+    case 'id':
+      return uuid();
+    case 'sha256':
+      return pictureName;
+    case 'option':
+      return Joi.valid(...Object.keys(field.words));
+    case 'subject':
+      return Joi.object({ kind: Joi.valid(...KINDS.filter(isShownKind)).required(), id: uuid().required() });
+    case 'group':
+      return Joi.object(membersOf(field.members));
+    case 'shape':
+      return shapeSchema(field.shapes);
+    case 'list': {
+      const entries = Joi.array().items(valueSchema(field.item)).min(field.least).max(field.most);
+      return field.key === null ? entries : entries.unique(field.key);
+    }
+  }
+}
+
+/** Schema of what a field holds. */
+export function valueSchema(field: AnyField): Joi.Schema {
+  const schema = presentSchema(field);
+  return field.nullable === true ? schema.allow(null) : schema;
+}
+
+/** Schema of each kind's body. */
+export const bodySchemas = Object.fromEntries(
+  KINDS.map((kind) => [kind, Joi.object(membersOf(kindNamed(kind).fields))]),
+) as unknown as { readonly [K in Kind]: Joi.ObjectSchema<Bodies[K]> };

@@ -1,13 +1,13 @@
 import {
   changedBody,
-  type AirtightnessTest,
-  type Area,
+  kindNamed,
+  KINDS,
   type Bodies,
   type Change,
   type House,
   type Kind,
   type KindedRecord,
-  type Photo,
+  type Lists,
   type RecordBase,
   type Stored,
 } from '@calvet/contract';
@@ -21,14 +21,7 @@ export interface HouseCopy {
 }
 
 /** A house as a screen sees it: without what was deleted, with what was entered and not yet sent. */
-export interface HouseView {
-  readonly house: House;
-  readonly areas: readonly Area[];
-  /** Newest first. */
-  readonly tests: readonly AirtightnessTest[];
-  /** In the order of making. */
-  readonly photos: readonly Photo[];
-}
+export type HouseView = { readonly house: House } & Lists;
 
 /** What every record carries, of one that no server has yet. */
 export const notStored = (id: string, houseId: string): RecordBase => ({
@@ -90,36 +83,31 @@ export function withPending(copy: HouseCopy, houseId: string, pending: readonly 
   return { ...copy, records };
 }
 
-/** UUIDv7 sorts by the time of making. */
-const asMade = (a: { readonly id: string }, b: { readonly id: string }): number =>
-  a.id < b.id ? -1 : a.id > b.id ? 1 : 0;
+type AnyRecord = RecordBase & Readonly<Record<string, unknown>>;
 
-const newestFirst = (a: AirtightnessTest, b: AirtightnessTest): number =>
-  b.performedOn.localeCompare(a.performedOn) || b.id.localeCompare(a.id);
+/** UUIDv7 sorts by the time of making. */
+const asMade = (a: AnyRecord, b: AnyRecord): number => (a.id < b.id ? -1 : a.id > b.id ? 1 : 0);
+
+const inOrder = (kind: Kind) => {
+  const { order } = kindNamed(kind);
+  if (order === 'as made') return asMade;
+  const at = (record: AnyRecord) => String(record[order.latestBy]);
+  return (a: AnyRecord, b: AnyRecord) => at(b).localeCompare(at(a)) || asMade(b, a);
+};
 
 /** The house that a copy holds; null where it is not there or was deleted. */
 export function viewOf(copy: HouseCopy): HouseView | null {
   let house: House | null = null;
-  const areas: Area[] = [];
-  const tests: AirtightnessTest[] = [];
-  const photos: Photo[] = [];
+  const lists = new Map<Kind, AnyRecord[]>(KINDS.map((kind) => [kind, []]));
   for (const item of copy.records.values()) {
     if (item.record.deletedAt !== null) continue;
-    switch (item.kind) {
-      case 'house':
-        house = item.record;
-        break;
-      case 'area':
-        areas.push(item.record);
-        break;
-      case 'airtightnessTest':
-        tests.push(item.record);
-        break;
-      case 'photo':
-        photos.push(item.record);
-        break;
-    }
+    if (item.kind === 'house') house = item.record;
+    else lists.get(item.kind)?.push(item.record as unknown as AnyRecord);
   }
   if (house === null) return null;
-  return { house, areas: areas.sort(asMade), tests: tests.sort(newestFirst), photos: photos.sort(asMade) };
+  const named = [...lists].flatMap(([kind, records]): [string, readonly AnyRecord[]][] => {
+    const { list } = kindNamed(kind);
+    return list === null ? [] : [[list, records.sort(inOrder(kind))]];
+  });
+  return { house, ...Object.fromEntries(named) } as HouseView;
 }

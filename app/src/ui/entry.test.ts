@@ -1,9 +1,9 @@
-import { HOUSE_BOUNDS } from '@calvet/contract';
+import { house } from '@calvet/contract';
 import { number } from '@calvet/core/schema';
 import { readEntry } from './entry-message';
 import { decimals, entry, figure, figureWithUnit } from './format';
 
-const volume = { quantity: 'volume', units: 'metric', bounds: HOUSE_BOUNDS.volumeM3 } as const;
+const volume = { quantity: 'volume', units: 'metric', bounds: house.fields.volumeM3.bounds } as const;
 
 test('what fits is brought to SI', () => {
   expect(readEntry('400', volume)).toEqual({ state: 'value', si: 400 });
@@ -35,7 +35,7 @@ test('a figure that could be either is asked about, unless only one of both can 
     message: '1.2 or 1200?',
     choices: ['1.2', '1200'],
   });
-  const height = { quantity: 'length', units: 'metric', bounds: HOUSE_BOUNDS.heightM } as const;
+  const height = { quantity: 'length', units: 'metric', bounds: house.fields.heightM.bounds } as const;
   expect(readEntry('2.400', height)).toEqual({ state: 'value', si: 2.4 });
 });
 

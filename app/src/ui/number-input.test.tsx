@@ -1,4 +1,4 @@
-import { HOUSE_BOUNDS } from '@calvet/contract';
+import { house } from '@calvet/contract';
 import { act, fireEvent, screen } from '@testing-library/react';
 import { useState } from 'react';
 import { renderInTheme } from '../../test/in-theme';
@@ -23,7 +23,7 @@ function Volume({
       label="Volume"
       quantity="volume"
       value={value}
-      bounds={HOUSE_BOUNDS.volumeM3}
+      bounds={house.fields.volumeM3.bounds}
       isRequired={isRequired}
       onCommit={(si, stage) => {
         (stage === 'entered' ? entered : typed).push(si);

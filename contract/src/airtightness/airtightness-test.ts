@@ -1,12 +1,33 @@
-import type { FanRange } from '@calvet/core';
-import { airPressurePa, altitudeM, misfit, number, temperatureC, windMs } from '@calvet/core/schema';
+import type { Direction, FanRange } from '@calvet/core';
+import { airPressurePa, altitudeM, misfit, temperatureC, windMs } from '@calvet/core/schema';
+import {
+  day,
+  figure,
+  filled,
+  formerly,
+  group,
+  id,
+  list,
+  mergedGroup,
+  option,
+  orNull,
+  said,
+  text,
+} from '../kind/field';
+import { kindOf } from '../kind/kind';
 import { BASELINE_MAX, FAN_RANGES_MAX, READINGS_MAX } from '../limits';
 import type { Stored } from '../record';
-import type { Described, SchemaPieces } from '../schema-pieces';
+import { baselinesWithIds } from './former-run';
 
-/** How far the house had come when it was tested. */
-export const TEST_STAGES = ['bareBarrier', 'openingsIn', 'servicesIn', 'finished'] as const;
-export type TestStage = (typeof TEST_STAGES)[number];
+/** How far the house had come when it was tested, in words. */
+export const STAGE_WORDS = {
+  bareBarrier: 'Bare barrier',
+  openingsIn: 'Openings in',
+  servicesIn: 'Services in',
+  finished: 'Finished',
+} as const;
+export type TestStage = keyof typeof STAGE_WORDS;
+export const TEST_STAGES = Object.keys(STAGE_WORDS) as readonly TestStage[];
 
 /** One line of the readings table. Figures not yet entered are null. */
 export interface TestReading {
@@ -59,90 +80,89 @@ export type AirtightnessTest = Stored<AirtightnessTestBody>;
 
 export const PRESSURE_MAX_PA = 500;
 
-/** Bounds of the figures of a reading; a building pressure is as the gauge shows it, fan on or off. */
-export const READING_BOUNDS = {
-  pressurePa: number({ min: -PRESSURE_MAX_PA, max: PRESSURE_MAX_PA }),
-  flowM3h: number({ above: 0, max: 1e6 }),
-  fanPressurePa: number({ above: 0, max: 10_000 }),
-} as const;
-
-/** Bounds of the conditions of a test. */
-export const CONDITION_BOUNDS = {
-  indoorTemperatureC: temperatureC(),
-  outdoorTemperatureC: temperatureC(),
-  altitudeM: altitudeM(),
-  airPressurePa: airPressurePa(),
-  windMs: windMs(),
-} as const;
-
-/** Bounds of the figures of a fan range, whose highest pressure is above its lowest. */
-export const FAN_RANGE_BOUNDS = {
-  coefficient: number({ above: 0, max: 1e6 }),
-  exponent: number({ above: 0, max: 2 }),
-  minPa: number({ min: 0, max: 10_000 }),
-  maxPa: number({ max: 10_000 }),
-} as const;
-
 const RANGE_NAME_MAX = 60;
+
+/** A reading; its building pressure is as the gauge shows it, fan on or off. */
+export const readingFields = group<TestReading>('Reading', {
+  id: id(''),
+  pressurePa: orNull(figure('', 'housePressure', { min: -PRESSURE_MAX_PA, max: PRESSURE_MAX_PA })),
+  flowM3h: orNull(figure('', 'flow', { above: 0, max: 1e6 })),
+  fanPressurePa: orNull(figure('fan', 'housePressure', { above: 0, max: 10_000 })),
+  fanRange: said('', RANGE_NAME_MAX),
+  struckOut: said('struck out:', 200),
+});
+
+export const baselineFields = group<BaselineReading>('Baseline reading', {
+  id: id(''),
+  pressurePa: figure('', 'housePressure', { min: -PRESSURE_MAX_PA, max: PRESSURE_MAX_PA }),
+});
+
+export const fanRangeFields = group<NamedFanRange>('Fan range', {
+  name: filled('', RANGE_NAME_MAX),
+  coefficient: figure('coefficient', 'plain', { above: 0, max: 1e6 }),
+  exponent: figure('exponent', 'plain', { above: 0, max: 2 }),
+  minPa: figure('from', 'housePressure', { min: 0, max: 10_000 }),
+  maxPa: { ...figure('to', 'housePressure', { max: 10_000 }), above: 'minPa' },
+});
 
 /** A fan range while it is entered. */
 export type FanRangeDraft = { readonly name: string } & { readonly [K in keyof FanRange]: number | null };
 
 /** True for a fan range that a record takes. */
 export function isFanRange(range: FanRangeDraft): range is NamedFanRange {
-  const figures = Object.keys(FAN_RANGE_BOUNDS) as (keyof typeof FAN_RANGE_BOUNDS)[];
+  const { name: _name, ...figures } = fanRangeFields.members;
   return (
     range.name.trim() !== '' &&
     range.name.length <= RANGE_NAME_MAX &&
-    figures.every((name) => misfit(FAN_RANGE_BOUNDS[name], range[name]) === null) &&
+    Object.entries(figures).every(
+      ([name, { bounds }]) => misfit(bounds, range[name as keyof FanRange]) === null,
+    ) &&
     Number(range.maxPa) > Number(range.minPa)
   );
 }
 
-/** Schema of a fan range. */
-export const namedFanRange: Described<NamedFanRange> = ({ Joi, body, filled, number: within }) =>
-  body<NamedFanRange>({
-    name: filled(RANGE_NAME_MAX).required(),
-    coefficient: within(FAN_RANGE_BOUNDS.coefficient).required(),
-    exponent: within(FAN_RANGE_BOUNDS.exponent).required(),
-    minPa: within(FAN_RANGE_BOUNDS.minPa).required(),
-    maxPa: within(FAN_RANGE_BOUNDS.maxPa).greater(Joi.ref('minPa')).required(),
-  });
-
-function run({ Joi, body, number: within, nullable, text, uuid }: SchemaPieces) {
-  const id = uuid().required();
-  const baseline = Joi.array()
-    .items(body<BaselineReading>({ id, pressurePa: within(READING_BOUNDS.pressurePa).required() }))
-    .unique('id')
-    .max(BASELINE_MAX)
-    .required();
-  const reading = body<TestReading>({
-    id,
-    pressurePa: nullable(within(READING_BOUNDS.pressurePa)).required(),
-    flowM3h: nullable(within(READING_BOUNDS.flowM3h)).required(),
-    fanPressurePa: nullable(within(READING_BOUNDS.fanPressurePa)).required(),
-    fanRange: nullable(text(RANGE_NAME_MAX)).required(),
-    struckOut: nullable(text(200).min(1)).required(),
-  });
-  const readings = Joi.array().items(reading).unique('id').max(READINGS_MAX).required();
-  return nullable(body<TestRun>({ baselineBeforePa: baseline, baselineAfterPa: baseline, readings }));
+function run(direction: Direction, doing: string) {
+  const baseline = (when: string) =>
+    list<BaselineReading>(`Baseline ${when}`, `Baseline ${when}, ${doing}`, baselineFields, {
+      key: 'id',
+      most: BASELINE_MAX,
+    });
+  return formerly(
+    orNull(
+      mergedGroup<TestRun>(`Readings, ${doing}`, {
+        baselineBeforePa: baseline('before'),
+        baselineAfterPa: baseline('after'),
+        readings: list<TestReading>('Readings', `A reading, ${doing}`, readingFields, {
+          key: 'id',
+          most: READINGS_MAX,
+        }),
+      }),
+    ),
+    baselinesWithIds(direction),
+  );
 }
 
-export const airtightnessTestBody: Described<AirtightnessTestBody> = (pieces) => {
-  const { Joi, body, date, number: within, nullable, text } = pieces;
-  const condition = (name: keyof typeof CONDITION_BOUNDS) =>
-    nullable(within(CONDITION_BOUNDS[name])).required();
-  return body<AirtightnessTestBody>({
-    stage: Joi.valid(...TEST_STAGES).required(),
-    performedOn: date().required(),
-    indoorTemperatureC: condition('indoorTemperatureC'),
-    outdoorTemperatureC: condition('outdoorTemperatureC'),
-    altitudeM: condition('altitudeM'),
-    airPressurePa: condition('airPressurePa'),
-    windMs: condition('windMs'),
-    fanRanges: Joi.array().items(namedFanRange(pieces)).unique('name').max(FAN_RANGES_MAX).required(),
-    depressurise: run(pieces).required(),
-    pressurise: run(pieces).required(),
-    note: text(2000).allow('').required(),
-  });
-};
+export const airtightnessTest = kindOf<AirtightnessTestBody>()({
+  word: 'Door test',
+  list: 'tests',
+  title: ['stage', 'performedOn'],
+  order: { latestBy: 'performedOn' },
+  page: 'tests',
+  isShown: true,
+  fields: {
+    stage: option('Stage', STAGE_WORDS),
+    performedOn: day('Day'),
+    indoorTemperatureC: orNull(figure('Indoor temperature', 'temperature', temperatureC())),
+    outdoorTemperatureC: orNull(figure('Outdoor temperature', 'temperature', temperatureC())),
+    altitudeM: orNull(figure('Altitude', 'altitude', altitudeM())),
+    airPressurePa: orNull(figure('Barometric pressure', 'airPressure', airPressurePa())),
+    windMs: orNull(figure('Wind', 'wind', windMs())),
+    fanRanges: list<NamedFanRange>('Fan ranges', 'A fan range', fanRangeFields, {
+      key: 'name',
+      most: FAN_RANGES_MAX,
+    }),
+    depressurise: run('depressurise', 'depressurising'),
+    pressurise: run('pressurise', 'pressurising'),
+    note: text('Note', 2000),
+  },
+});

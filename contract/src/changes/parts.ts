@@ -1,6 +1,6 @@
 import { dequal } from 'dequal';
-import type { Kind } from '../kinds';
-import { BASELINE_MAX, FAN_RANGES_MAX, LAYERS_MAX, PHOTO_MARKS_MAX, READINGS_MAX } from '../limits';
+import type { AnyField, AnyFields } from '../kind/field';
+import { kindNamed, KINDS, type Kind } from '../kinds';
 
 /**
  * What of a record is merged for itself, although it lies within a field: a member (the name of a build-up), or the
@@ -14,31 +14,36 @@ interface PartForm {
   readonly max: number;
 }
 
-const member: PartForm = { key: null, min: 0, max: 0 };
-const entries = (max: number, key: 'id' | 'name' = 'id', min = 0): PartForm => ({ key, min, max });
+const MEMBER: PartForm = { key: null, min: 0, max: 0 };
 
-const runParts = (direction: string): Readonly<Record<string, PartForm>> => ({
-  [`${direction}.baselineBeforePa`]: entries(BASELINE_MAX),
-  [`${direction}.baselineAfterPa`]: entries(BASELINE_MAX),
-  [`${direction}.readings`]: entries(READINGS_MAX),
-});
+function partForm(field: AnyField): PartForm {
+  if (field.type !== 'list' || field.key === null) return MEMBER;
+  return { key: field.key, min: field.least, max: field.most };
+}
+
+function partsOf(fields: AnyFields): Readonly<Record<string, PartForm>> {
+  const parts: Record<string, PartForm> = {};
+  for (const [name, field] of Object.entries(fields)) {
+    if (field.type === 'list' && field.key !== null) parts[name] = partForm(field);
+    if (field.type !== 'group' || field.isMerged !== true) continue;
+    for (const [member, inner] of Object.entries(field.members)) parts[`${name}.${member}`] = partForm(inner);
+  }
+  return parts;
+}
 
 /** Parts of each kind of record, by their path in its body. */
-export const PARTS: Readonly<Record<Kind, Readonly<Record<string, PartForm>>>> = {
-  house: {},
-  area: {
-    'buildUp.name': member,
-    'buildUp.frameAlignment': member,
-    'buildUp.gradedLayer': member,
-    'buildUp.layers': entries(LAYERS_MAX, 'id', 1),
-  },
-  airtightnessTest: {
-    fanRanges: entries(FAN_RANGES_MAX, 'name'),
-    ...runParts('depressurise'),
-    ...runParts('pressurise'),
-  },
-  photo: { marks: entries(PHOTO_MARKS_MAX) },
-};
+export const PARTS = Object.fromEntries(
+  KINDS.map((kind) => [kind, partsOf(kindNamed(kind).fields)]),
+) as Readonly<Record<Kind, Readonly<Record<string, PartForm>>>>;
+
+/** What a group begins with that is not there yet: no entries in its lists, nothing else. */
+function emptyGroup(kind: Kind, name: string): Body {
+  const field = kindNamed(kind).fields[name];
+  if (field?.type !== 'group') return {};
+  return Object.fromEntries(
+    Object.entries(field.members).map(([member, { type }]) => [member, type === 'list' ? [] : null]),
+  );
+}
 
 /** One part of a record given another value: a member, an entry put in or taken out, or a list's order. */
 export type PartChange =
@@ -50,8 +55,6 @@ export type PartChange =
 
 type Body = Readonly<Record<string, unknown>>;
 type Entry = Readonly<Record<string, unknown>>;
-
-const EMPTY_RUN: Body = { baselineBeforePa: [], baselineAfterPa: [], readings: [] };
 
 /** Fields of a kind that are merged part by part. */
 function fieldsInParts(kind: Kind): ReadonlySet<string> {
@@ -81,11 +84,10 @@ function at(body: Body, path: string): unknown {
   return typeof value === 'object' && value !== null ? (value as Body)[inner] : undefined;
 }
 
-function put(body: Body, path: string, value: unknown): Body {
+function put(kind: Kind, body: Body, path: string, value: unknown): Body {
   const [field = '', inner] = path.split('.');
   if (inner === undefined) return { ...body, [field]: value };
-  // A run that was not there yet begins empty.
-  const outer = (body[field] ?? EMPTY_RUN) as Body;
+  const outer = (body[field] ?? emptyGroup(kind, field)) as Body;
   return { ...body, [field]: { ...outer, [inner]: value } };
 }
 
@@ -126,11 +128,11 @@ function inOrder(list: readonly Entry[], key: 'id' | 'name', order: readonly str
 function withPart(kind: Kind, body: Body, part: PartChange): Body {
   const key = PARTS[kind][part.path]?.key;
   if (key === undefined) return body;
-  if ('value' in part) return put(body, part.path, part.value);
+  if ('value' in part) return put(kind, body, part.path, part.value);
   if (key === null) return body;
   const list = entriesAt(body, part.path);
   const next = 'order' in part ? inOrder(list, key, part.order) : withEntry(list, key, part.id, part.entry);
-  return put(body, part.path, next);
+  return put(kind, body, part.path, next);
 }
 
 /** A body with parts of it changed; what others did to other parts stays. */

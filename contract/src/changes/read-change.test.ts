@@ -1,8 +1,8 @@
 import { v7 } from 'uuid';
 import { BUILD_UP_LIBRARY, buildUpOf } from '../installation/build-up-library';
 import type { AreaBody } from '../installation/area';
-import { KINDS, type Kind } from '../kinds';
-import { bodySchemas, fieldsOf } from '../schemas';
+import { fieldsOf, KINDS, type Kind } from '../kinds';
+import { bodySchemas } from '../schemas';
 import { readChange } from './read-change';
 
 const [wall] = BUILD_UP_LIBRARY;

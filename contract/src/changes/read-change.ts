@@ -1,13 +1,10 @@
 import Joi from 'joi';
 import { broughtInPresentForm } from '../former-form';
-import { isKind, KINDS, type Kind } from '../kinds';
+import { fieldsOf, isKind, KINDS, type Kind } from '../kinds';
 import { refusalOf, type FieldRefusal } from '../refusal-of';
-import { pieces } from '../schema-pieces';
-import { bodySchemas, fieldsOf } from '../schemas';
+import { bodySchemas, uuid } from '../schemas';
 import { CHANGE_OPS, type Change, type ChangeOp, type OutcomeCode } from './change';
 import { PARTS, type PartChange } from './parts';
-
-const { number, uuid } = pieces;
 
 /** A change touches at most so many parts of its record. */
 const PARTS_MAX = 1000;
@@ -16,7 +13,7 @@ const envelope = Joi.object({
   changeId: uuid().required(),
   kind: Joi.string().required(),
   id: uuid().required(),
-  baseRevision: number({ min: 0, whole: true }).required(),
+  baseRevision: Joi.number().unsafe().integer().min(0).required(),
   op: Joi.valid(...CHANGE_OPS).required(),
   body: Joi.object().unknown(true).default({}),
   enteredAt: Joi.string().isoDate().max(30),

@@ -3,17 +3,22 @@ import type {
   FilmConvention,
   GradeSchool,
   ReferenceMethod,
-  Target,
   TargetQuantity,
 } from '@calvet/core';
-import { number, type NumberSchema } from '@calvet/core/schema';
+import { figure, filled, group, option, text } from '../kind/field';
+import { kindOf } from '../kind/kind';
 import type { Stored } from '../record';
-import type { Described } from '../schema-pieces';
 
 /** Quantities that a house's airtightness target may limit. */
 export const HOUSE_TARGET_QUANTITIES = ['n50', 'qE50', 'qF50'] as const satisfies readonly TargetQuantity[];
 
-/** A house and what is asked of it. Sizes in SI; a target's limit in the SI unit of its quantity. */
+/** A figure of airtightness and its greatest value, in the SI unit of its quantity. */
+export interface HouseTarget {
+  readonly quantity: (typeof HOUSE_TARGET_QUANTITIES)[number];
+  readonly limit: number;
+}
+
+/** A house and what is asked of it. Sizes in SI. */
 export interface HouseBody {
   readonly name: string;
   readonly place: string;
@@ -24,7 +29,7 @@ export interface HouseBody {
   readonly heightM: number;
   readonly storeys: number;
   readonly bedrooms: number;
-  readonly target: Target;
+  readonly target: HouseTarget;
   /** Rule that brings test flows to reference conditions. */
   readonly referenceMethod: ReferenceMethod;
   readonly assemblyMethod: AssemblyMethod;
@@ -34,35 +39,39 @@ export interface HouseBody {
 
 export type House = Stored<HouseBody>;
 
-/** Bounds of the figures of a house. */
-export const HOUSE_BOUNDS = {
-  volumeM3: number({ above: 0, max: 1e6 }),
-  floorAreaM2: number({ above: 0, max: 1e5 }),
-  envelopeAreaM2: number({ above: 0, max: 1e6 }),
-  heightM: number({ above: 0, max: 200 }),
-  storeys: number({ min: 1, max: 20, whole: true }),
-  bedrooms: number({ min: 0, max: 50, whole: true }),
-} as const satisfies Partial<Record<keyof HouseBody, NumberSchema>>;
+const NAME_MAX = 120;
 
-export const TARGET_LIMIT_BOUNDS = number({ above: 0, max: 1000 });
-
-export const houseBody: Described<HouseBody> = ({ Joi, body, filled, number: within, text }) =>
-  body<HouseBody>({
-    name: filled(120).required(),
-    place: text(120).allow('').required(),
-    builder: text(120).allow('').required(),
-    volumeM3: within(HOUSE_BOUNDS.volumeM3).required(),
-    floorAreaM2: within(HOUSE_BOUNDS.floorAreaM2).required(),
-    envelopeAreaM2: within(HOUSE_BOUNDS.envelopeAreaM2).required(),
-    heightM: within(HOUSE_BOUNDS.heightM).required(),
-    storeys: within(HOUSE_BOUNDS.storeys).required(),
-    bedrooms: within(HOUSE_BOUNDS.bedrooms).required(),
-    target: body<Target>({
-      quantity: Joi.valid(...HOUSE_TARGET_QUANTITIES).required(),
-      limit: within(TARGET_LIMIT_BOUNDS).required(),
-    }).required(),
-    referenceMethod: Joi.valid('iso9972', 'astmE779').required(),
-    assemblyMethod: Joi.valid('parallelPath', 'isothermalPlanes', 'iso6946').required(),
-    filmConvention: Joi.valid('iso', 'na').required(),
-    gradeSchool: Joi.valid('voidFraction', 'airVoid').required(),
-  });
+export const house = kindOf<HouseBody>()({
+  word: 'House',
+  list: null,
+  title: ['name'],
+  order: 'as made',
+  page: '',
+  isShown: true,
+  fields: {
+    name: filled('Name', NAME_MAX),
+    place: text('Place', NAME_MAX),
+    builder: text('Builder', NAME_MAX),
+    volumeM3: figure('Volume', 'volume', { above: 0, max: 1e6 }),
+    floorAreaM2: figure('Floor area', 'area', { above: 0, max: 1e5 }),
+    envelopeAreaM2: figure('Envelope area', 'area', { above: 0, max: 1e6 }),
+    heightM: figure('Height', 'length', { above: 0, max: 200 }),
+    storeys: figure('Storeys', 'count', { min: 1, max: 20, whole: true }),
+    bedrooms: figure('Bedrooms', 'count', { min: 0, max: 50, whole: true }),
+    target: group<HouseTarget>('Airtightness target', {
+      quantity: option('', { n50: 'n50', qE50: 'qE50', qF50: 'qF50' }),
+      limit: figure('at most', 'plain', { above: 0, max: 1000 }),
+    }),
+    referenceMethod: option('Reference conditions', { iso9972: 'ISO 9972', astmE779: 'ASTM E779' }),
+    assemblyMethod: option('How build-ups are computed', {
+      iso6946: 'Combined, ISO 6946',
+      parallelPath: 'Parallel paths',
+      isothermalPlanes: 'Isothermal planes',
+    }),
+    filmConvention: option('Surface films', { iso: 'ISO', na: 'North American' }),
+    gradeSchool: option('What a grade means', {
+      voidFraction: 'Share of void, ANSI 301',
+      airVoid: 'Air-void level, ISO 6946',
+    }),
+  },
+});

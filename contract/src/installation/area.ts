@@ -1,13 +1,33 @@
 import type { FrameAlignment, HeatFlow, InstallationGrade } from '@calvet/core';
-import { number } from '@calvet/core/schema';
-import type { ArraySchema } from 'joi';
+import {
+  figure,
+  filled,
+  formerly,
+  id,
+  list,
+  mergedGroup,
+  option,
+  orNull,
+  shape,
+  text,
+  unsaid,
+} from '../kind/field';
+import { kindOf } from '../kind/kind';
 import { LAYERS_MAX } from '../limits';
 import type { Stored } from '../record';
-import type { Described, SchemaPieces } from '../schema-pieces';
+import { layersWithIds } from './former-build-up';
 
-export const AREA_KINDS = ['wall', 'rim', 'ceiling', 'roof', 'floor', 'opening'] as const;
-/** What part of the envelope an area is; `opening` is a window or door. */
-export type AreaKind = (typeof AREA_KINDS)[number];
+/** What part of the envelope an area is, in words; `opening` is a window or door. */
+export const AREA_WORDS = {
+  wall: 'Wall',
+  rim: 'Rim',
+  ceiling: 'Ceiling',
+  roof: 'Roof',
+  floor: 'Floor',
+  opening: 'Window or door',
+} as const;
+export type AreaKind = keyof typeof AREA_WORDS;
+export const AREA_KINDS = Object.keys(AREA_WORDS) as readonly AreaKind[];
 
 /** What a layer is: its resistance known, its material known, or framed. */
 export type LayerFigures =
@@ -76,68 +96,61 @@ export function heatFlowOf(kind: AreaKind): HeatFlow {
   return HEAT_FLOW[kind];
 }
 
-const RSI_MAX = 100;
+const NAME_MAX = 120;
+const rsi = (label: string, above: boolean) =>
+  figure(label, 'resistance', above ? { above: 0, max: 100 } : { min: 0, max: 100 });
+const layerName = text('', NAME_MAX);
+const thickness = figure('', 'thickness', { above: 0, max: 5 });
 
-/** Bounds of the figures that layers are given by. */
-export const LAYER_BOUNDS = {
-  rsi: number({ min: 0, max: RSI_MAX }),
-  thicknessM: number({ above: 0, max: 5 }),
-  conductivityWmK: number({ above: 0, max: 500 }),
-  cavityRsi: number({ above: 0, max: RSI_MAX }),
-  frameRsi: number({ above: 0, max: RSI_MAX }),
-  framingFraction: number({ min: 0, max: 1 }),
-} as const;
+/** How a layer can be given, in words. */
+export const LAYER_WORDS = { resistance: 'Known R', material: 'Material', framed: 'Framed' } as const;
 
-/** Bounds of the figures of an area. */
-export const AREA_BOUNDS = {
-  areaM2: number({ above: 0, max: 1e5 }),
-  voidFraction: number({ above: GRADED_VOID_MAX, max: 1 }),
-} as const;
+/** What each shape of layer is given by. */
+export const layerFields = shape<BuildUpLayer>(LAYER_WORDS, {
+  resistance: { id: id(''), name: layerName, rsi: rsi('R', false) },
+  material: {
+    id: id(''),
+    name: layerName,
+    thicknessM: thickness,
+    conductivityWmK: figure('', 'conductivity', { above: 0, max: 500 }),
+  },
+  framed: {
+    id: id(''),
+    name: layerName,
+    cavityRsi: rsi('cavity R', true),
+    frameRsi: rsi('frame R', true),
+    framingFraction: figure('framing', 'share', { min: 0, max: 1 }),
+    thicknessM: orNull(thickness),
+  },
+});
 
-function layers({ Joi, number: within, nullable, text, uuid }: SchemaPieces): ArraySchema {
-  const shared = { id: uuid().required(), name: text(120).allow('').required() };
-  const figure = (name: keyof typeof LAYER_BOUNDS) => within(LAYER_BOUNDS[name]);
-  const layer = Joi.alternatives().conditional('.kind', {
-    switch: [
-      {
-        is: 'resistance',
-        then: Joi.object({ ...shared, kind: Joi.valid('resistance'), rsi: figure('rsi').required() }),
-      },
-      {
-        is: 'material',
-        then: Joi.object({
-          ...shared,
-          kind: Joi.valid('material'),
-          thicknessM: figure('thicknessM').required(),
-          conductivityWmK: figure('conductivityWmK').required(),
+export const area = kindOf<AreaBody>()({
+  word: 'Area',
+  list: 'areas',
+  title: ['name'],
+  order: 'as made',
+  page: 'areas',
+  isShown: true,
+  fields: {
+    name: filled('Name', NAME_MAX),
+    kind: option('Kind', AREA_WORDS),
+    areaM2: orNull(figure('Area', 'area', { above: 0, max: 1e5 })),
+    buildUp: formerly(
+      mergedGroup<BuildUp>('Build-up', {
+        name: text('Name of the build-up', NAME_MAX),
+        layers: list<BuildUpLayer>('Layers', 'A layer', layerFields, {
+          key: 'id',
+          least: 1,
+          most: LAYERS_MAX,
         }),
-      },
-    ],
-    otherwise: Joi.object({
-      ...shared,
-      kind: Joi.valid('framed').required(),
-      cavityRsi: figure('cavityRsi').required(),
-      frameRsi: figure('frameRsi').required(),
-      framingFraction: figure('framingFraction').required(),
-      thicknessM: nullable(figure('thicknessM')).required(),
-    }),
-  });
-  return Joi.array().items(layer).unique('id').min(1).max(LAYERS_MAX);
-}
-
-export const areaBody: Described<AreaBody> = (pieces) => {
-  const { Joi, body, filled, number: within, nullable, text, uuid } = pieces;
-  return body<AreaBody>({
-    name: filled(120).required(),
-    kind: Joi.valid(...AREA_KINDS).required(),
-    areaM2: nullable(within(AREA_BOUNDS.areaM2)).required(),
-    buildUp: body<BuildUp>({
-      name: text(120).allow('').required(),
-      layers: layers(pieces).required(),
-      frameAlignment: Joi.valid('aligned', 'offset', null).required(),
-      gradedLayer: nullable(uuid()).required(),
-    }).required(),
-    grade: Joi.valid('I', 'II', 'III', null).required(),
-    voidFraction: nullable(within(AREA_BOUNDS.voidFraction)).required(),
-  });
-};
+        frameAlignment: orNull(
+          option('How the frames stand', { aligned: 'One behind the other', offset: 'Offset' }),
+        ),
+        gradedLayer: orNull(id('Graded layer')),
+      }),
+      layersWithIds,
+    ),
+    grade: orNull(option('Grade', { I: 'I', II: 'II', III: 'III' })),
+    voidFraction: unsaid(orNull(figure('Void', 'share', { above: GRADED_VOID_MAX, max: 1 })), null),
+  },
+});

@@ -1,16 +1,13 @@
-import type { StringSchema } from 'joi';
+import { figure, filled, group, id, list, orNull, sha256, shape, subject, text, time } from '../kind/field';
+import { kindOf } from '../kind/kind';
 import { PHOTO_MARKS_MAX } from '../limits';
 import type { Stored } from '../record';
-import type { Described, SchemaPieces } from '../schema-pieces';
 import { PICTURE_BYTES_MAX, PICTURE_SIDE_MAX_PX } from './picture-limits';
-
-/** What a photo may be tied to. */
-export const PHOTO_SUBJECT_KINDS = ['house', 'area', 'airtightnessTest'] as const;
-export type PhotoSubjectKind = (typeof PHOTO_SUBJECT_KINDS)[number];
 
 /** The record that a photo shows something of; the house itself where it belongs to no part of it. */
 export interface PhotoSubject {
-  readonly kind: PhotoSubjectKind;
+  /** Any kind of record that photos may show. */
+  readonly kind: string;
   readonly id: string;
 }
 
@@ -33,12 +30,9 @@ export type PhotoMark =
   | { readonly id: string; readonly kind: 'outline'; readonly points: readonly PicturePoint[] }
   | { readonly id: string; readonly kind: 'text'; readonly at: PicturePoint; readonly text: string };
 
-export const PHOTO_MARK_KINDS = [
-  'arrow',
-  'ring',
-  'outline',
-  'text',
-] as const satisfies readonly PhotoMark['kind'][];
+/** What each kind of mark is called. */
+export const MARK_WORDS = { arrow: 'Arrow', ring: 'Ring', outline: 'Outline', text: 'Words' } as const;
+export const PHOTO_MARK_KINDS = Object.keys(MARK_WORDS) as readonly PhotoMark['kind'][];
 export const OUTLINE_POINTS_MAX = 200;
 export const MARK_TEXT_MAX = 80;
 export const CAPTION_MAX = 500;
@@ -61,56 +55,36 @@ export interface PhotoBody {
 
 export type Photo = Stored<PhotoBody>;
 
-const SHA256 = /^[0-9a-f]{64}$/;
+const share = (label: string) => figure(label, 'share', { min: 0, max: 1 });
+const point = (label: string) => group<PicturePoint>(label, { x: share(''), y: share('') });
+const pixels = (label: string) => figure(label, 'plain', { min: 1, max: PICTURE_SIDE_MAX_PX, whole: true });
 
-/** Schema of a picture's name. */
-export const pictureName = ({ Joi }: SchemaPieces): StringSchema => Joi.string().pattern(SHA256, 'sha256');
+const markFields = shape<PhotoMark>(MARK_WORDS, {
+  arrow: { id: id(''), from: point('from'), to: point('to') },
+  ring: { id: id(''), centre: point('at'), radius: share('radius') },
+  outline: {
+    id: id(''),
+    points: list<PicturePoint>('corners', 'A corner', point(''), { least: 2, most: OUTLINE_POINTS_MAX }),
+  },
+  text: { id: id(''), at: point('at'), text: filled('', MARK_TEXT_MAX) },
+});
 
-function mark({ Joi, body, filled, number, uuid }: SchemaPieces) {
-  const share = number({ min: 0, max: 1 }).required();
-  const point = body<PicturePoint>({ x: share, y: share }).required();
-  const id = uuid().required();
-  return Joi.alternatives().conditional('.kind', {
-    switch: [
-      { is: 'arrow', then: Joi.object({ id, kind: Joi.valid('arrow'), from: point, to: point }) },
-      { is: 'ring', then: Joi.object({ id, kind: Joi.valid('ring'), centre: point, radius: share }) },
-      {
-        is: 'outline',
-        then: Joi.object({
-          id,
-          kind: Joi.valid('outline'),
-          points: Joi.array().items(point).min(2).max(OUTLINE_POINTS_MAX).required(),
-        }),
-      },
-    ],
-    otherwise: Joi.object({
-      id,
-      kind: Joi.valid('text').required(),
-      at: point,
-      text: filled(MARK_TEXT_MAX).required(),
-    }),
-  });
-}
-
-export const photoBody: Described<PhotoBody> = (pieces) => {
-  const { Joi, body, number, nullable, text, uuid } = pieces;
-  const pixels = number({ min: 1, max: PICTURE_SIDE_MAX_PX, whole: true });
-  return body<PhotoBody>({
-    sha256: pictureName(pieces).required(),
-    widthPx: pixels.required(),
-    heightPx: pixels.required(),
-    bytes: number({ min: 1, max: PICTURE_BYTES_MAX, whole: true }).required(),
-    takenAt: nullable(Joi.string().isoDate().max(30)).required(),
-    subject: body<PhotoSubject>({
-      kind: Joi.valid(...PHOTO_SUBJECT_KINDS).required(),
-      id: uuid().required(),
-    }).required(),
-    caption: text(CAPTION_MAX).allow('').required(),
-    marks: Joi.array()
-      .items(mark(pieces))
-      .unique((a: PhotoMark, b: PhotoMark) => a.id === b.id)
-      .max(PHOTO_MARKS_MAX)
-      .required(),
-    beforeId: nullable(uuid()).required(),
-  });
-};
+export const photo = kindOf<PhotoBody>()({
+  word: 'Photo',
+  list: 'photos',
+  title: ['caption'],
+  order: 'as made',
+  page: 'record',
+  isShown: false,
+  fields: {
+    sha256: sha256('Picture'),
+    widthPx: pixels('Picture width'),
+    heightPx: pixels('Picture height'),
+    bytes: figure('Picture size', 'plain', { min: 1, max: PICTURE_BYTES_MAX, whole: true }),
+    takenAt: orNull(time('Taken')),
+    subject: subject('What it shows'),
+    caption: text('Caption', CAPTION_MAX),
+    marks: list<PhotoMark>('Marks', 'A mark', markFields, { key: 'id', most: PHOTO_MARKS_MAX }),
+    beforeId: orNull(id('Photo before', 'photo')),
+  },
+});

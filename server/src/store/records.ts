@@ -1,5 +1,10 @@
-import { wholeInPresentForm, type AcceptedChange, type Kind, type LedgerRecord } from '@calvet/contract';
-import { fieldsOf } from '@calvet/contract/schemas';
+import {
+  fieldsOf,
+  wholeInPresentForm,
+  type AcceptedChange,
+  type Kind,
+  type LedgerRecord,
+} from '@calvet/contract';
 import {
   and,
   asc,
@@ -17,7 +22,9 @@ import {
 import type { MySqlTable } from 'drizzle-orm/mysql-core';
 import { format } from 'mysql2';
 import type { Database, Transaction } from './database';
-import { houseChangeTable, houseCounterTable, houseTable, recordTables as tables } from './tables';
+import { houseChangeTable, houseCounterTable, recordTables as tables, type RecordTable } from './tables';
+
+const { house: houseTable } = tables;
 
 type FlatRow = Omit<LedgerRecord, 'body' | 'kind'> & Readonly<Record<string, unknown>>;
 
@@ -37,10 +44,10 @@ function fromTable(kind: Kind, row: FlatRow): LedgerRecord {
   };
 }
 
-function toTable<K extends Kind>(row: LedgerRecord): (typeof tables)[K]['$inferInsert'] {
+function toTable(row: LedgerRecord): RecordTable['$inferInsert'] {
   const { body, kind: _kind, ...carried } = row;
   // The body passed the schema of its kind, whose fields are the table's columns.
-  return { ...carried, ...body } as (typeof tables)[K]['$inferInsert'];
+  return { ...body, ...carried };
 }
 
 /** Number of a house's last change; null where the house is not known. */
@@ -237,6 +244,6 @@ export async function allHouses(db: Database): Promise<readonly LedgerRecord[]> 
     .select()
     .from(houseTable)
     .where(isNull(houseTable.deletedAt))
-    .orderBy(asc(houseTable.name), asc(houseTable.id));
+    .orderBy(asc(sql.identifier('name')), asc(houseTable.id));
   return rows.map((row) => fromTable('house', row));
 }

@@ -1,5 +1,4 @@
-import { KINDS } from '@calvet/contract';
-import { fieldsOf } from '@calvet/contract/schemas';
+import { fieldsOf, KINDS } from '@calvet/contract';
 import { getTableColumns } from 'drizzle-orm';
 import { createConnection, type RowDataPacket } from 'mysql2/promise';
 import { readdirSync } from 'node:fs';

@@ -1,4 +1,4 @@
-import { BASELINE_MAX, READING_BOUNDS, type BaselineReading } from '@calvet/contract';
+import { BASELINE_MAX, baselineFields, type BaselineReading } from '@calvet/contract';
 import { parseDecimal } from '@calvet/core';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
@@ -57,7 +57,7 @@ export function BaselineCells({ label, readings, message, onChange }: BaselineCe
             label={`${label} ${i + 1}`}
             quantity="housePressure"
             value={reading?.pressurePa ?? null}
-            bounds={READING_BOUNDS.pressurePa}
+            bounds={baselineFields.members.pressurePa.bounds}
             hasError={message !== null && i === readings.length}
             onTrouble={setTrouble}
             hasPlainKeys

@@ -1,5 +1,6 @@
 import {
-  CONDITION_BOUNDS,
+  airtightnessTest,
+  STAGE_WORDS,
   TEST_STAGES,
   type AirtightnessTest,
   type AirtightnessTestBody,
@@ -12,7 +13,6 @@ import { Card } from '../../ui/card';
 import { Choice, type Option } from '../../ui/choice';
 import { DayField } from '../../ui/day-field';
 import { FieldGrid, Labelled, NumberField, TextField } from '../../ui/field';
-import { STAGE_WORDS } from './words';
 
 const STAGES: readonly Option<TestStage>[] = TEST_STAGES.map((stage) => ({
   value: stage,
@@ -53,7 +53,7 @@ export function ConditionsCard({ test, keep, trouble }: ConditionsCardProps) {
             label={label}
             quantity={quantity}
             value={test[name]}
-            bounds={CONDITION_BOUNDS[name]}
+            bounds={airtightnessTest.fields[name].bounds}
             message={trouble?.field?.name === name ? trouble.message : null}
             onCommit={(si, stage) => keep({ [name]: si }, stage)}
           />

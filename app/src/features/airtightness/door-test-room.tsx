@@ -1,4 +1,10 @@
-import { testFigures, type AirtightnessTest, type House, type TestFigures } from '@calvet/contract';
+import {
+  STAGE_WORDS,
+  testFigures,
+  type AirtightnessTest,
+  type House,
+  type TestFigures,
+} from '@calvet/contract';
 import { StyleSheet, View } from 'react-native';
 import type { HouseView } from '../../data/house-copy';
 import { usePreferences } from '../../data/preferences';
@@ -17,7 +23,7 @@ import { FitChartOnDemand } from './fit-chart-on-demand';
 import { targetFigure } from './target-figure';
 import { useAddTest } from './use-add-test';
 import { Verdict } from './verdict';
-import { STAGE_WORDS, targetWords } from './words';
+import { targetWords } from './words';
 
 interface TestLineProps {
   readonly house: House;

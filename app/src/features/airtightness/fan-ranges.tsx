@@ -1,4 +1,4 @@
-import { FAN_RANGE_BOUNDS, isFanRange, type FanRangeDraft, type NamedFanRange } from '@calvet/contract';
+import { fanRangeFields, isFanRange, type FanRangeDraft, type NamedFanRange } from '@calvet/contract';
 import type { FanRange, Quantity } from '@calvet/core';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
@@ -50,7 +50,7 @@ function RangeForm({
             label={label}
             quantity={quantity}
             value={draft[key]}
-            bounds={FAN_RANGE_BOUNDS[key]}
+            bounds={fanRangeFields.members[key].bounds}
             onCommit={(si) => setDraft((before) => ({ ...before, [key]: si }))}
           />
         ))}

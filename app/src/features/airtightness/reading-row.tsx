@@ -1,4 +1,4 @@
-import { READING_BOUNDS, type TestReading } from '@calvet/contract';
+import { readingFields, type TestReading } from '@calvet/contract';
 import { useState } from 'react';
 import { Pressable, StyleSheet, View } from 'react-native';
 import type { EntryStage } from '../../data/typing';
@@ -55,7 +55,7 @@ export function ReadingRow(props: ReadingRowProps) {
         label={`${label}, reading ${number}`}
         quantity={quantity}
         value={reading[name]}
-        bounds={READING_BOUNDS[name]}
+        bounds={readingFields.members[name].bounds}
         hasError={(troubles[name] ?? null) !== null || (message !== null && name === 'pressurePa')}
         onTrouble={(next) => setTroubles((before) => ({ ...before, [name]: next }))}
         assumed={name === 'pressurePa' ? assumed : undefined}

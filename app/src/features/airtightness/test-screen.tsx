@@ -1,4 +1,10 @@
-import { DIRECTIONS, testFigures, type AirtightnessTest, type TestFigures } from '@calvet/contract';
+import {
+  STAGE_WORDS,
+  DIRECTIONS,
+  testFigures,
+  type AirtightnessTest,
+  type TestFigures,
+} from '@calvet/contract';
 import type { Direction } from '@calvet/core';
 import { useRouter } from 'expo-router';
 import { useMemo, useState } from 'react';
@@ -24,7 +30,7 @@ import { FiguresGrid } from './figures-grid';
 import { FindingsCard } from './findings-card';
 import { FitChartOnDemand } from './fit-chart-on-demand';
 import { RunEditor } from './run-editor';
-import { DIRECTION_WORDS, STAGE_WORDS } from './words';
+import { DIRECTION_WORDS } from './words';
 
 type Part = 'conditions' | 'readings' | 'result';
 

@@ -1,4 +1,3 @@
-import type { TestStage } from '@calvet/contract';
 import {
   unitOf,
   type Direction,
@@ -9,13 +8,6 @@ import {
 } from '@calvet/core';
 import { figure } from '../../ui/format';
 import type { Mark } from '../../ui/line-mark';
-
-export const STAGE_WORDS: Readonly<Record<TestStage, string>> = {
-  bareBarrier: 'Bare barrier',
-  openingsIn: 'Openings in',
-  servicesIn: 'Services in',
-  finished: 'Finished',
-};
 
 export const DIRECTION_WORDS: Readonly<Record<Direction, string>> = {
   depressurise: 'Depressurise',

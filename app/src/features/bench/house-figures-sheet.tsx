@@ -1,3 +1,4 @@
+import { STAGE_WORDS } from '@calvet/contract';
 import { inputsFromHouse, type HouseInput, type HouseSource } from '@calvet/contract/house-inputs';
 import type { UnitSystem } from '@calvet/core';
 import type { OperationName } from '@calvet/core/operations';
@@ -9,7 +10,6 @@ import { day } from '../../ui/format';
 import { LongList } from '../../ui/long-list';
 import { Sheet } from '../../ui/sheet';
 import { Text } from '../../ui/text';
-import { STAGE_WORDS } from '../airtightness/words';
 import { sizeWords } from '../installation/words';
 import { Failed, Loading } from '../shell/states';
 

@@ -1,37 +1,21 @@
-import type { KindedRecord } from '@calvet/contract';
 import { StyleSheet, View } from 'react-native';
 import { useDeletedThings, type DeletedThing } from '../../data/hooks';
 import { useStore } from '../../data/store-context';
 import { Button } from '../../ui/button';
 import { Card } from '../../ui/card';
-import { day } from '../../ui/format';
 import { Text } from '../../ui/text';
 import { space } from '../../ui/tokens';
 import { useNote } from '../../ui/undo';
-import { STAGE_WORDS } from '../airtightness/words';
 import { timeWords } from '../shell/disputes';
-import { KIND_WORDS } from '../shell/field-words';
 import { Screen } from '../shell/screen';
-
-/** What a record is told apart by. */
-function titleOf(item: KindedRecord): string {
-  switch (item.kind) {
-    case 'house':
-    case 'area':
-      return `${KIND_WORDS[item.kind]} “${item.record.name}”`;
-    case 'airtightnessTest':
-      return `${KIND_WORDS[item.kind]}, ${STAGE_WORDS[item.record.stage]}, ${day(item.record.performedOn)}`;
-    case 'photo':
-      return item.record.caption === '' ? KIND_WORDS.photo : `${KIND_WORDS.photo} “${item.record.caption}”`;
-  }
-}
+import { titleWords } from '../shell/value-words';
 
 function DeletedLine({ thing }: { readonly thing: DeletedThing }) {
   const { restoreRecord } = useStore();
   const note = useNote();
   const { item, houseName, deletedAt } = thing;
   const { record, kind } = item;
-  const title = titleOf(item);
+  const title = titleWords(item);
   const where = kind === 'house' || houseName === undefined ? '' : `${houseName} · `;
   const when =
     deletedAt === null

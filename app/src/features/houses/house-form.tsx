@@ -1,5 +1,5 @@
-import { HOUSE_BOUNDS, HOUSE_TARGET_QUANTITIES, TARGET_LIMIT_BOUNDS, type HouseBody } from '@calvet/contract';
-import type { Quantity, UnitSystem } from '@calvet/core';
+import { house, HOUSE_TARGET_QUANTITIES, type HouseBody } from '@calvet/contract';
+import type { UnitSystem } from '@calvet/core';
 import { misfit, type NumberSchema } from '@calvet/core/schema';
 import { Controller, type Control, type FieldErrors, type Resolver } from 'react-hook-form';
 import { usePreferences } from '../../data/preferences';
@@ -36,13 +36,13 @@ export const EMPTY_HOUSE: HouseDraft = {
 };
 
 const NUMBERS = [
-  ['volumeM3', 'Volume', 'volume'],
-  ['envelopeAreaM2', 'Envelope area', 'area'],
-  ['floorAreaM2', 'Floor area', 'area'],
-  ['heightM', 'Height', 'length'],
-  ['storeys', 'Storeys', 'count'],
-  ['bedrooms', 'Bedrooms', 'count'],
-] as const satisfies readonly (readonly [keyof HouseBody, string, Quantity])[];
+  'volumeM3',
+  'envelopeAreaM2',
+  'floorAreaM2',
+  'heightM',
+  'storeys',
+  'bedrooms',
+] as const satisfies readonly (keyof HouseBody)[];
 
 function targetsIn(units: UnitSystem): readonly Option<HouseBody['target']['quantity']>[] {
   return HOUSE_TARGET_QUANTITIES.map((quantity) => {
@@ -51,49 +51,29 @@ function targetsIn(units: UnitSystem): readonly Option<HouseBody['target']['quan
   });
 }
 
+/** Ways of reckoning, with what they are called over their choices. */
 const CONVENTIONS = {
-  referenceMethod: {
-    label: 'Reference conditions of a test',
-    options: [
-      { value: 'iso9972', label: 'ISO 9972' },
-      { value: 'astmE779', label: 'ASTM E779' },
-    ],
-  },
-  assemblyMethod: {
-    label: 'How build-ups are computed',
-    options: [
-      { value: 'iso6946', label: 'Combined, ISO 6946' },
-      { value: 'parallelPath', label: 'Parallel paths' },
-      { value: 'isothermalPlanes', label: 'Isothermal planes' },
-    ],
-  },
-  filmConvention: {
-    label: 'Surface films',
-    options: [
-      { value: 'iso', label: 'ISO' },
-      { value: 'na', label: 'North American' },
-    ],
-  },
-  gradeSchool: {
-    label: 'What a grade means',
-    options: [
-      { value: 'voidFraction', label: 'Share of void, ANSI 301' },
-      { value: 'airVoid', label: 'Air-void level, ISO 6946' },
-    ],
-  },
+  referenceMethod: 'Reference conditions of a test',
+  assemblyMethod: 'How build-ups are computed',
+  filmConvention: 'Surface films',
+  gradeSchool: 'What a grade means',
 } as const;
 
-type Figure = keyof typeof HOUSE_BOUNDS;
+const optionsOf = (name: keyof typeof CONVENTIONS): readonly Option<string>[] =>
+  Object.entries(house.fields[name].words).map(([value, label]) => ({ value, label }));
 
-const isFigure = (name: string): name is Figure => Object.hasOwn(HOUSE_BOUNDS, name);
+type Figure = (typeof NUMBERS)[number];
+
+const { limit: LIMIT } = house.fields.target.members;
+const isFigure = (name: string): name is Figure => NUMBERS.some((each) => each === name);
 const isConvention = (name: string): name is keyof typeof CONVENTIONS => Object.hasOwn(CONVENTIONS, name);
 
 /** A draft of what was kept of one: what does not fit any more is left out. */
 export function houseDraftOf(kept: Readonly<Record<string, unknown>>): HouseDraft {
   const fits = (name: string): boolean => {
     const value = kept[name];
-    if (isFigure(name)) return value === null || misfit(HOUSE_BOUNDS[name], value) === null;
-    if (isConvention(name)) return CONVENTIONS[name].options.some((option) => option.value === value);
+    if (isFigure(name)) return value === null || misfit(house.fields[name].bounds, value) === null;
+    if (isConvention(name)) return optionsOf(name).some((option) => option.value === value);
     return typeof value === 'string' && value.length <= TEXT_MAX;
   };
   const names = Object.keys(EMPTY_HOUSE).filter((name) => name !== 'target' && name in kept && fits(name));
@@ -101,7 +81,7 @@ export function houseDraftOf(kept: Readonly<Record<string, unknown>>): HouseDraf
   const known = HOUSE_TARGET_QUANTITIES.find((each) => each === quantity);
   const target = {
     quantity: known ?? EMPTY_HOUSE.target.quantity,
-    limit: misfit(TARGET_LIMIT_BOUNDS, limit) === null ? (limit as number) : null,
+    limit: misfit(LIMIT.bounds, limit) === null ? (limit as number) : null,
   };
   return { ...EMPTY_HOUSE, ...Object.fromEntries(names.map((name) => [name, kept[name]])), target };
 }
@@ -112,8 +92,8 @@ const needed = (value: number | null, bounds: NumberSchema): string | null =>
 /** What keeps a field of a draft from being one of a house, in words; null where nothing does. */
 export function faultOf(draft: HouseDraft, name: keyof HouseBody): string | null {
   if (name === 'name') return (draft.name ?? '').trim() === '' ? 'Give the house a name.' : null;
-  if (name === 'target') return needed(draft.target.limit, TARGET_LIMIT_BOUNDS);
-  return isFigure(name) ? needed(draft[name], HOUSE_BOUNDS[name]) : null;
+  if (name === 'target') return needed(draft.target.limit, LIMIT.bounds);
+  return isFigure(name) ? needed(draft[name], house.fields[name].bounds) : null;
 }
 
 /** Checks a draft field by field, for the form library. */
@@ -173,19 +153,19 @@ export function HouseForm({ control, errors, isRequired, onField, onWrong }: Hou
       </Card>
       <Card title="Sizes">
         <FieldGrid>
-          {NUMBERS.map(([name, label, quantity]) => (
+          {NUMBERS.map((name) => (
             <Controller
               key={name}
               control={control}
               name={name}
               render={({ field }) => (
                 <NumberField
-                  label={label}
-                  quantity={quantity}
+                  label={house.fields[name].label}
+                  quantity={house.fields[name].quantity}
                   value={field.value}
-                  bounds={HOUSE_BOUNDS[name]}
+                  bounds={house.fields[name].bounds}
                   message={errors[name]?.message}
-                  onTroubleChange={(message) => onWrong?.(label, message !== null)}
+                  onTroubleChange={(message) => onWrong?.(house.fields[name].label, message !== null)}
                   isRequired={isRequired}
                   onCommit={(si, stage) => {
                     field.onChange(si);
@@ -221,7 +201,7 @@ export function HouseForm({ control, errors, isRequired, onField, onWrong }: Hou
                   unit={unit}
                   quantity={quantity}
                   value={field.value.limit}
-                  bounds={TARGET_LIMIT_BOUNDS}
+                  bounds={LIMIT.bounds}
                   message={
                     targetErrors?.limit?.message === undefined
                       ? null
@@ -244,7 +224,7 @@ export function HouseForm({ control, errors, isRequired, onField, onWrong }: Hou
           Follow what your programme asks for. Results name the way that was used.
         </Text>
         {(Object.keys(CONVENTIONS) as (keyof typeof CONVENTIONS)[]).map((name) => {
-          const { label, options } = CONVENTIONS[name];
+          const label = CONVENTIONS[name];
           return (
             <Controller
               key={name}
@@ -254,7 +234,7 @@ export function HouseForm({ control, errors, isRequired, onField, onWrong }: Hou
                 <Labelled label={label}>
                   <Choice
                     label={label}
-                    options={options as readonly Option<string>[]}
+                    options={optionsOf(name)}
                     value={field.value}
                     onChange={(value) => {
                       field.onChange(value);

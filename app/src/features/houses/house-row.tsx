@@ -1,4 +1,4 @@
-import type { House } from '@calvet/contract';
+import { STAGE_WORDS, type House } from '@calvet/contract';
 import { StyleSheet, View } from 'react-native';
 import { usePreferences } from '../../data/preferences';
 import { day, figure, resistance } from '../../ui/format';
@@ -7,7 +7,7 @@ import { Text } from '../../ui/text';
 import { usePalette } from '../../ui/theme';
 import { rem, space } from '../../ui/tokens';
 import { NotTested, Verdict } from '../airtightness/verdict';
-import { STAGE_WORDS, targetWords } from '../airtightness/words';
+import { targetWords } from '../airtightness/words';
 import { reservationOn } from '../installation/envelope-words';
 import type { HouseSummary } from './house-summary';
 

@@ -1,4 +1,4 @@
-import type { House } from '@calvet/contract';
+import { STAGE_WORDS, type House } from '@calvet/contract';
 import { unitOf, type UnitSystem } from '@calvet/core';
 import { useMemo } from 'react';
 import { StyleSheet } from 'react-native';
@@ -7,7 +7,7 @@ import { day, figure } from '../../ui/format';
 import { Table, type Column, type NameColumn } from '../../ui/table';
 import { Text } from '../../ui/text';
 import { NotTested, Verdict } from '../airtightness/verdict';
-import { STAGE_WORDS, targetWords } from '../airtightness/words';
+import { targetWords } from '../airtightness/words';
 import { reservationOn } from '../installation/envelope-words';
 import type { HouseSummary } from './house-summary';
 

@@ -1,4 +1,4 @@
-import { type Area, type House } from '@calvet/contract';
+import { STAGE_WORDS, AREA_WORDS, type Area, type House } from '@calvet/contract';
 import { unitOf } from '@calvet/core';
 import { useRouter } from 'expo-router';
 import { StyleSheet, View } from 'react-native';
@@ -14,9 +14,9 @@ import { Text } from '../../ui/text';
 import { useIsWide, usePalette } from '../../ui/theme';
 import { space } from '../../ui/tokens';
 import { NotTested, Verdict } from '../airtightness/verdict';
-import { STAGE_WORDS, targetFigureWithUnit, targetWords } from '../airtightness/words';
+import { targetFigureWithUnit, targetWords } from '../airtightness/words';
 import { AreasTable } from '../installation/areas-table';
-import { AREA_WORDS, sizeWords } from '../installation/words';
+import { sizeWords } from '../installation/words';
 import { ENVELOPE_TOLERANCE, reservationOn } from '../installation/envelope-words';
 import { useAddArea } from '../installation/use-add-area';
 import { DeletedLink } from '../deleted/deleted-link';

@@ -1,6 +1,7 @@
 import {
-  AREA_BOUNDS,
+  area as areaKind,
   AREA_KINDS,
+  AREA_WORDS,
   areaFigures,
   buildUpOf,
   gradedLayerOf,
@@ -32,7 +33,7 @@ import { PhotosCard } from '../photos/photos-card';
 import { DeleteAtEnd, Screen } from '../shell/screen';
 import { GradeChoice } from './grade-choice';
 import { LayerEditor } from './layer-editor';
-import { AREA_WORDS, GRADE_WORDS, judgementWords } from './words';
+import { GRADE_WORDS, judgementWords } from './words';
 import { WorthBars } from './worth-bars';
 
 const KINDS: readonly Option<AreaBody['kind']>[] = AREA_KINDS.map((kind) => ({
@@ -222,7 +223,7 @@ export function AreaScreen({ view, area, isNew = false }: AreaScreenProps) {
           label="Size"
           quantity="area"
           value={area.areaM2}
-          bounds={AREA_BOUNDS.areaM2}
+          bounds={areaKind.fields.areaM2.bounds}
           message={area.areaM2 === null && !isNew ? 'Without its size it is in no sum of the house.' : null}
           onCommit={(si, stage) => keep({ areaM2: si }, stage)}
         />

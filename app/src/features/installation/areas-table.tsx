@@ -1,4 +1,4 @@
-import { areaFigures, gradedLayerOf, type Area, type House } from '@calvet/contract';
+import { AREA_WORDS, areaFigures, gradedLayerOf, type Area, type House } from '@calvet/contract';
 import type { UnitSystem } from '@calvet/core';
 import { useMemo } from 'react';
 import { StyleSheet, View } from 'react-native';
@@ -9,7 +9,7 @@ import { Table, type Column, type NameColumn } from '../../ui/table';
 import { Text } from '../../ui/text';
 import { space } from '../../ui/tokens';
 import { GRADE_MARKS } from './grade-choice';
-import { AREA_WORDS, sizeWords } from './words';
+import { sizeWords } from './words';
 
 interface AreaLine {
   readonly area: Area;

@@ -1,4 +1,4 @@
-import { AREA_BOUNDS, GRADED_VOID_MAX, type AreaBody } from '@calvet/contract';
+import { area, GRADED_VOID_MAX, type AreaBody } from '@calvet/contract';
 import type { InstallationGrade } from '@calvet/core';
 import { useState } from 'react';
 import { Pressable, StyleSheet, View } from 'react-native';
@@ -100,7 +100,7 @@ export function GradeChoice({ areaName, judged, onChange }: GradeChoiceProps) {
           label="Void, of the cavity"
           quantity="share"
           value={judged.voidFraction}
-          bounds={AREA_BOUNDS.voidFraction}
+          bounds={area.fields.voidFraction.bounds}
           onCommit={(voidFraction, stage) => onChange({ grade: null, voidFraction }, stage)}
         />
       )}

@@ -1,5 +1,6 @@
 import {
-  LAYER_BOUNDS,
+  LAYER_WORDS,
+  layerFields,
   LAYERS_MAX,
   type BuildUp,
   type BuildUpLayer,
@@ -15,10 +16,21 @@ import { Choice, type Option } from '../../ui/choice';
 import { FieldGrid, Labelled, NumberField, TextField } from '../../ui/field';
 import { Text } from '../../ui/text';
 import { space } from '../../ui/tokens';
-import { LAYER_WORDS } from './words';
+
+const { resistance, material, framed } = layerFields.shapes;
+
+/** Bounds of the figures that layers are given by. */
+const BOUNDS = {
+  rsi: resistance.rsi.bounds,
+  thicknessM: material.thicknessM.bounds,
+  conductivityWmK: material.conductivityWmK.bounds,
+  cavityRsi: framed.cavityRsi.bounds,
+  frameRsi: framed.frameRsi.bounds,
+  framingFraction: framed.framingFraction.bounds,
+} as const;
 
 interface LayerFigure {
-  readonly key: keyof typeof LAYER_BOUNDS;
+  readonly key: keyof typeof BOUNDS;
   readonly label: string;
   readonly quantity: Quantity;
   readonly optional?: true;
@@ -136,7 +148,7 @@ function LayerRow(props: LayerRowProps) {
             label={label}
             quantity={quantity}
             value={valueOf(layer, key)}
-            bounds={LAYER_BOUNDS[key]}
+            bounds={BOUNDS[key]}
             isRequired={optional !== true}
             onCommit={(si, stage) => {
               if (si !== null || optional === true) onChange({ ...layer, [key]: si } as BuildUpLayer, stage);

@@ -1,21 +1,6 @@
-import type { AreaBody, AreaKind, BuildUpLayer } from '@calvet/contract';
+import type { AreaBody } from '@calvet/contract';
 import type { InstallationGrade, UnitSystem } from '@calvet/core';
 import { decimals, figureWithUnit } from '../../ui/format';
-
-export const AREA_WORDS: Readonly<Record<AreaKind, string>> = {
-  wall: 'Wall',
-  rim: 'Rim',
-  ceiling: 'Ceiling',
-  roof: 'Roof',
-  floor: 'Floor',
-  opening: 'Window or door',
-};
-
-export const LAYER_WORDS: Readonly<Record<BuildUpLayer['kind'], string>> = {
-  resistance: 'Known R',
-  material: 'Material',
-  framed: 'Framed',
-};
 
 /** What each grade of installation means on site. */
 export const GRADE_WORDS: Readonly<Record<InstallationGrade, string>> = {

@@ -1,4 +1,5 @@
 import {
+  MARK_WORDS,
   MARK_TEXT_MAX,
   PHOTO_MARK_KINDS,
   PHOTO_MARKS_MAX,
@@ -14,7 +15,6 @@ import { TextField } from '../../ui/field';
 import { Text } from '../../ui/text';
 import { space } from '../../ui/tokens';
 import { markInTheMiddle, moved } from './draw-mark';
-import { MARK_WORDS } from './photo-words';
 
 export type Tool = PhotoMark['kind'];
 

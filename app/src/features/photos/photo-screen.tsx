@@ -1,4 +1,11 @@
-import { CAPTION_MAX, type Photo, type PhotoBody, type PhotoMark, type PicturePoint } from '@calvet/contract';
+import {
+  MARK_WORDS,
+  CAPTION_MAX,
+  type Photo,
+  type PhotoBody,
+  type PhotoMark,
+  type PicturePoint,
+} from '@calvet/contract';
 import { useRouter } from 'expo-router';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
@@ -20,15 +27,7 @@ import { BeforeAfter } from './before-after';
 import { MarkTools, type Tool } from './mark-tools';
 import { PhotoCanvas } from './photo-canvas';
 import { PhotoGrid } from './photo-grid';
-import {
-  MARK_WORDS,
-  photoName,
-  photosByPlace,
-  placeName,
-  placesIn,
-  takenWords,
-  type PhotoPlace,
-} from './photo-words';
+import { photoName, photosByPlace, placeName, placesIn, takenWords, type PhotoPlace } from './photo-words';
 import { useAddPhotos } from './use-add-photos';
 
 interface PairProps {

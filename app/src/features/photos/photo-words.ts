@@ -1,8 +1,15 @@
-import type { Photo, PhotoMark, PhotoSubject } from '@calvet/contract';
+import {
+  isShownKind,
+  kindNamed,
+  KINDS,
+  type KindedRecord,
+  type Photo,
+  type PhotoSubject,
+} from '@calvet/contract';
 import { format } from 'date-fns/format';
 import { parseISO } from 'date-fns/parseISO';
 import type { HouseView } from '../../data/house-copy';
-import { STAGE_WORDS } from '../airtightness/words';
+import { nameWords } from '../shell/value-words';
 
 /** A place or a test that photos can belong to. */
 export interface PhotoPlace {
@@ -10,15 +17,19 @@ export interface PhotoPlace {
   readonly name: string;
 }
 
+const SHOWN_KINDS = KINDS.filter((kind) => kind !== 'house' && isShownKind(kind));
+
 /** Everything in a house that photos can belong to, the house itself first. */
-export function placesIn({ house, areas, tests }: Omit<HouseView, 'photos'>): readonly PhotoPlace[] {
+export function placesIn(view: HouseView): readonly PhotoPlace[] {
+  const lists = view as unknown as Readonly<Record<string, readonly KindedRecord['record'][]>>;
   return [
-    { subject: { kind: 'house', id: house.id }, name: 'The house' },
-    ...areas.map(({ id, name }): PhotoPlace => ({ subject: { kind: 'area', id }, name })),
-    ...tests.map(({ id, stage, performedOn }): PhotoPlace => ({
-      subject: { kind: 'airtightnessTest', id },
-      name: `${STAGE_WORDS[stage]}, ${format(parseISO(performedOn), 'd MMM yyyy')}`,
-    })),
+    { subject: { kind: 'house', id: view.house.id }, name: 'The house' },
+    ...SHOWN_KINDS.flatMap((kind) =>
+      (lists[kindNamed(kind).list ?? ''] ?? []).map((record): PhotoPlace => ({
+        subject: { kind, id: record.id },
+        name: nameWords({ kind, record } as KindedRecord),
+      })),
+    ),
   ];
 }
 
@@ -66,10 +77,3 @@ export function takenWords({ takenAt }: Pick<Photo, 'takenAt'>): string {
 export function photoName(photo: Photo, places: readonly PhotoPlace[]): string {
   return photo.caption === '' ? `Photo of ${placeName(photo, places)}` : photo.caption;
 }
-
-export const MARK_WORDS: Readonly<Record<PhotoMark['kind'], string>> = {
-  arrow: 'Arrow',
-  ring: 'Ring',
-  outline: 'Outline',
-  text: 'Words',
-};

@@ -1,16 +1,15 @@
-import { KINDS, type KindedRecord } from '@calvet/contract';
-import { fieldsOf } from '@calvet/contract/schemas';
+import { fieldsOf, KINDS, type Kind, type KindedRecord } from '@calvet/contract';
 import type { Troubled } from '../../data/outbox-rules';
 import { disputesIn } from './disputes';
 
-const dispute = (body: object, theirs: object): Troubled => ({
+const dispute = (body: object, theirs: object, kind: Kind = 'house'): Troubled => ({
   houseId: 'h',
   isSealed: true,
-  change: { changeId: 'c', kind: 'house', id: 'h', baseRevision: 1, op: 'update', body },
+  change: { changeId: 'c', kind, id: 'h', baseRevision: 1, op: 'update', body },
   trouble: {
     kind: 'conflict',
     current: {
-      kind: 'house',
+      kind,
       record: { revision: 2, deletedAt: null, ...theirs },
     } as unknown as KindedRecord,
     fields: Object.keys(body).map((field) => ({ field, by: 'Ada', at: '2026-11-03T10:20:00.000Z' })),
@@ -34,7 +33,7 @@ test('both values are shown in the units of the person, with who and when', () =
 
 test.each(KINDS)('every field of %s has a name of its own', (kind) => {
   for (const field of fieldsOf(kind)) {
-    const [found] = disputesIn(dispute({ [field]: 1 }, {}), 'metric');
+    const [found] = disputesIn(dispute({ [field]: null }, {}, kind), 'metric');
     expect(found?.label).not.toBe(field);
   }
 });

@@ -3,7 +3,7 @@ import type { UnitSystem } from '@calvet/core';
 import { format } from 'date-fns/format';
 import { parseISO } from 'date-fns/parseISO';
 import type { Troubled } from '../../data/outbox-rules';
-import { fieldWords } from './field-words';
+import { labelOf } from './field-words';
 import { valueWords } from './value-words';
 
 /** One thing that two devices gave different values. */
@@ -24,7 +24,7 @@ export function timeWords(isoTime: string): string {
 }
 
 /** What others did to a record that this device deletes: its fields, with who and when of the last. */
-export function editsIn({ trouble }: Troubled): {
+export function editsIn({ change: { kind }, trouble }: Troubled): {
   readonly fields: string;
   readonly by: string;
   readonly at: string;
@@ -32,7 +32,7 @@ export function editsIn({ trouble }: Troubled): {
   if (trouble.kind !== 'conflict') return null;
   const last = [...trouble.fields].sort((a, b) => a.at.localeCompare(b.at)).at(-1);
   if (last === undefined) return null;
-  const labels = new Set(trouble.fields.map(({ field }) => fieldWords(field).label.toLowerCase()));
+  const labels = new Set(trouble.fields.map(({ field }) => labelOf(kind, field).toLowerCase()));
   return { fields: [...labels].join(', '), by: last.by, at: timeWords(last.at) };
 }
 
@@ -53,12 +53,13 @@ export function disputesIn(
   const theirs = newest.record as unknown as Readonly<Record<string, unknown>>;
   const mine = changedBody(change.kind, theirs, change);
   return trouble.fields.map(({ field, by, at }) => {
-    const { label, quantity } = fieldWords(field);
+    const words = (body: typeof mine) =>
+      valueWords(change.kind, field, valueAt(change.kind, body, field), units);
     return {
       key: field,
-      label,
-      mine: valueWords(field, valueAt(change.kind, mine, field), quantity, units),
-      theirs: valueWords(field, valueAt(change.kind, theirs, field), quantity, units),
+      label: labelOf(change.kind, field),
+      mine: words(mine),
+      theirs: words(theirs),
       by,
       at: timeWords(at),
     };

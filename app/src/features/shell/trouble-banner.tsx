@@ -1,4 +1,4 @@
-import type { KindedRecord } from '@calvet/contract';
+import { kindNamed, type Kind, type KindedRecord } from '@calvet/contract';
 import { useRouter, type Href } from 'expo-router';
 import { ScrollView, StyleSheet, View } from 'react-native';
 import { useHeldNames, useHeldRecord, useOutbox } from '../../data/hooks';
@@ -10,26 +10,18 @@ import { Text } from '../../ui/text';
 import { usePalette } from '../../ui/theme';
 import { space } from '../../ui/tokens';
 import { disputesIn, editsIn, timeWords } from './disputes';
-import { deedOf, fieldWords, subjectOf } from './field-words';
+import { deedOf, labelOf, subjectOf } from './field-words';
 
 /** The screen on which a record is entered. */
 function hrefOfRecord({ houseId, change: { kind, id } }: Troubled): Href {
-  switch (kind) {
-    case 'house':
-      return { pathname: '/houses/[houseId]/edit', params: { houseId } };
-    case 'area':
-      return { pathname: '/houses/[houseId]/areas/[areaId]', params: { houseId, areaId: id } };
-    case 'airtightnessTest':
-      return { pathname: '/houses/[houseId]/tests/[testId]', params: { houseId, testId: id } };
-    case 'photo':
-      return { pathname: '/houses/[houseId]/record/[photoId]', params: { houseId, photoId: id } };
-  }
+  const { page } = kindNamed(kind);
+  return kind === 'house' ? `/houses/${houseId}/edit` : `/houses/${houseId}/${page}/${id}`;
 }
 
 /** The field that a refusal is about, as it is called on the screen. */
-function refusedFieldWords(path: string): string {
+function refusedFieldWords(kind: Kind, path: string): string {
   const [, field] = /body\.([A-Za-z0-9]+)/.exec(path) ?? [];
-  return field === undefined ? '' : `${fieldWords(field).label}: `;
+  return field === undefined ? '' : `${labelOf(kind, field)}: `;
 }
 
 interface TroubleProps {
@@ -160,7 +152,7 @@ function Refused({ troubled, name }: TroubleProps) {
     <>
       <Text look="strong">{name} could not be stored.</Text>
       <Text>
-        {refusedFieldWords(trouble.field)}
+        {refusedFieldWords(troubled.change.kind, trouble.field)}
         {trouble.message} Mend it where it stands, and it is sent again.
       </Text>
       <View style={styles.row}>

@@ -1,119 +1,97 @@
-import type {
-  BaselineReading,
-  BuildUpLayer,
-  HouseBody,
-  NamedFanRange,
-  PhotoMark,
-  TestReading,
-} from '@calvet/contract';
-import type { Quantity, UnitSystem } from '@calvet/core';
-import { figureWithUnit } from '../../ui/format';
+import { fieldAt, kindNamed, type AnyField, type AnyFields, type KindedRecord } from '@calvet/contract';
+import type { UnitSystem } from '@calvet/core';
+import { day, figureWithUnit } from '../../ui/format';
 
 type Entry = Readonly<Record<string, unknown>>;
 
-function readingWords(reading: TestReading, units: UnitSystem): string {
-  const { pressurePa, flowM3h, fanPressurePa, fanRange, struckOut } = reading;
-  const parts = [
-    ...(pressurePa === null ? [] : [figureWithUnit(pressurePa, 'housePressure', units)]),
-    ...(flowM3h === null ? [] : [figureWithUnit(flowM3h, 'flow', units)]),
-    ...(fanPressurePa === null ? [] : [`fan ${figureWithUnit(fanPressurePa, 'housePressure', units)}`]),
-    ...(fanRange === null ? [] : [fanRange]),
-    ...(struckOut === null ? [] : [`struck out: ${struckOut}`]),
-  ];
-  return parts.length === 0 ? 'an empty reading' : parts.join(', ');
-}
-
-function layerWords(layer: BuildUpLayer, units: UnitSystem): string {
-  const name = layer.name === '' ? 'a layer' : layer.name;
-  switch (layer.kind) {
-    case 'resistance':
-      return `${name}, R ${figureWithUnit(layer.rsi, 'resistance', units)}`;
-    case 'material':
-      return `${name}, ${figureWithUnit(layer.thicknessM, 'thickness', units)} of ${figureWithUnit(layer.conductivityWmK, 'conductivity', units)}`;
-    case 'framed':
-      return `${name}, cavity R ${figureWithUnit(layer.cavityRsi, 'resistance', units)}, ${figureWithUnit(layer.framingFraction, 'share', units)} framing`;
-  }
-}
-
-const share = (value: number): string => `${Math.round(value * 100)}`;
-
-function markWords(mark: PhotoMark): string {
-  switch (mark.kind) {
-    case 'arrow':
-      return `an arrow to ${share(mark.to.x)} % across, ${share(mark.to.y)} % down`;
-    case 'ring':
-      return `a ring at ${share(mark.centre.x)} % across, ${share(mark.centre.y)} % down`;
-    case 'outline':
-      return `an outline of ${mark.points.length} corners`;
-    case 'text':
-      return `“${mark.text}”`;
-  }
-}
-
-const rangeWords = ({ name, coefficient, exponent, minPa, maxPa }: NamedFanRange): string =>
-  `${name}: ${coefficient} · p^${exponent}, ${minPa} to ${maxPa} Pa`;
-
-/** An entry of a list, as it can be told apart from another. */
-function entryWords(path: string, entry: Entry, units: UnitSystem): string {
-  const [list = ''] = path.split('.').slice(-1);
-  switch (list) {
-    case 'readings':
-      return readingWords(entry as unknown as TestReading, units);
-    case 'baselineBeforePa':
-    case 'baselineAfterPa':
-      return figureWithUnit((entry as unknown as BaselineReading).pressurePa, 'housePressure', units);
-    case 'layers':
-      return layerWords(entry as unknown as BuildUpLayer, units);
-    case 'marks':
-      return markWords(entry as unknown as PhotoMark);
-    case 'fanRanges':
-      return rangeWords(entry as unknown as NamedFanRange);
-    default:
-      return 'other entries';
-  }
-}
-
 const SHOWN_ENTRIES = 6;
 
-function listWords(path: string, entries: readonly unknown[], units: UnitSystem): string {
+/** Members of an entry, each behind what it is called. */
+function membersWords(fields: AnyFields, entry: Entry, units: UnitSystem): string {
+  const said = Object.entries(fields).flatMap(([name, field]): string[] => {
+    const value = entry[name];
+    if (field.type === 'id' || value === null || value === undefined || value === '') return [];
+    if (Array.isArray(value) && value.length === 0) return [];
+    const words = bareWords(field, value, units);
+    return [field.label === '' ? words : `${field.label} ${words}`];
+  });
+  return said.length === 0 ? 'an empty one' : said.join(', ');
+}
+
+function entriesWords(item: AnyField, entries: readonly unknown[], units: UnitSystem): string {
   if (entries.length === 0) return 'none';
-  const shown = entries
-    .slice(0, SHOWN_ENTRIES)
-    .map((entry) =>
-      typeof entry === 'object' && entry !== null ? entryWords(path, entry as Entry, units) : String(entry),
-    );
+  const shown = entries.slice(0, SHOWN_ENTRIES).map((entry) => bareWords(item, entry, units));
   const more = entries.length - shown.length;
   return `${shown.join(' · ')}${more > 0 ? ` · and ${more} more` : ''}`;
 }
 
-function objectWords(path: string, value: Entry, units: UnitSystem): string {
-  if (path === 'target') {
-    const { quantity, limit } = value as unknown as HouseBody['target'];
-    return `${quantity} ${limit}`;
+/** A value that is there, as it stands among others. */
+function bareWords(field: AnyField, value: unknown, units: UnitSystem): string {
+  switch (field.type) {
+    case 'figure':
+      return figureWithUnit(Number(value), field.quantity, units);
+    case 'option':
+      return field.words[String(value)] ?? String(value);
+    case 'day':
+      return day(String(value));
+    case 'group':
+      return membersWords(field.members, value as Entry, units);
+    case 'shape': {
+      const entry = value as Entry;
+      const [kind, fields] = [String(entry.kind), field.shapes[String(entry.kind)]];
+      return fields === undefined ? kind : `${field.words[kind]}: ${membersWords(fields, entry, units)}`;
+    }
+    case 'list': {
+      const entries = value as readonly unknown[];
+      return field.key === null ? String(entries.length) : entriesWords(field.item, entries, units);
+    }
+    case 'subject':
+      return String((value as Entry).kind);
+    case 'text':
+    case 'time':
+    case 'id':
+    case 'sha256':
+      return String(value);
   }
-  const lists = Object.entries(value).filter((pair): pair is [string, unknown[]] => Array.isArray(pair[1]));
-  const name = typeof value.name === 'string' && value.name !== '' ? `“${value.name}”: ` : '';
-  return `${name}${lists.map(([list, entries]) => listWords(`${path}.${list}`, entries, units)).join('; ')}`;
 }
 
 /**
  * A value of a record, as a person can compare it with another.
- * @param path where it stands: a field, a part, or an entry of a list
+ * @param key where it stands: a field, a part, an entry of a list, or the order of one
  */
 export function valueWords(
-  path: string,
+  kind: KindedRecord['kind'],
+  key: string,
   value: unknown,
-  quantity: Quantity | undefined,
   units: UnitSystem,
 ): string {
-  if (value === undefined && path.includes('#')) return 'deleted';
+  const [path = key, id] = key.split('#');
+  const field = fieldAt(kind, path);
+  if (value === undefined && id !== undefined) return 'deleted';
   if (value === null || value === undefined || value === '') return 'nothing';
-  if (typeof value === 'number') return figureWithUnit(value, quantity ?? 'plain', units);
-  if (typeof value === 'string') return `“${value}”`;
-  const [place = path, id] = path.split('#');
-  if (Array.isArray(value)) return listWords(place, value, units);
-  if (typeof value !== 'object') return String(value);
-  return id === undefined
-    ? objectWords(place, value as Entry, units)
-    : entryWords(place, value as Entry, units);
+  if (field === null) return String(value);
+  if (id === '') return (value as readonly unknown[]).join(', ');
+  if (id !== undefined && field.type === 'list') return bareWords(field.item, value, units);
+  const words = bareWords(field, value, units);
+  return field.type === 'text' ? `“${words}”` : words;
+}
+
+/** What a record is called: its name, or what it has in place of one; empty where it has neither. */
+export function nameWords({ kind, record }: KindedRecord): string {
+  const { title, fields } = kindNamed(kind);
+  const body = record as unknown as Entry;
+  return title
+    .flatMap((name): string[] => {
+      const [field, value] = [fields[name], body[name]];
+      return field === undefined || value == null || value === '' ? [] : [bareWords(field, value, 'metric')];
+    })
+    .join(', ');
+}
+
+/** What a record is told apart by: its kind, with its name or what it has in place of one. */
+export function titleWords(item: KindedRecord): string {
+  const { word, title, fields } = kindNamed(item.kind);
+  const name = nameWords(item);
+  if (name === '') return word;
+  return title.every((each) => fields[each]?.type === 'text') ? `${word} “${name}”` : `${word}, ${name}`;
 }

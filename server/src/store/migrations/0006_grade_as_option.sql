@@ -1,0 +1,1 @@
+ALTER TABLE `area` MODIFY COLUMN `grade` varchar(20);

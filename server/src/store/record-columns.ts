@@ -1,0 +1,51 @@
+import type { AnyField, AnyFields } from '@calvet/contract';
+import { char, double, int, json, smallint, varchar } from 'drizzle-orm/mysql-core';
+
+const SMALLINT_MAX = 32_767;
+const OPTION_LENGTH = 20;
+const TIME_LENGTH = 30;
+
+/** `volumeM3` is the column `volume_m3`. */
+const columnName = (field: string): string => field.replace(/[A-Z]/g, (letter) => `_${letter.toLowerCase()}`);
+
+function figureColumn(
+  name: string,
+  { max = Infinity, whole }: { readonly max?: number; readonly whole?: true },
+) {
+  if (whole !== true) return double(name);
+  return max <= SMALLINT_MAX ? smallint(name) : int(name);
+}
+
+function columnOf(name: string, field: AnyField) {
+  switch (field.type) {
+    case 'figure':
+      return figureColumn(name, field.bounds);
+    case 'text':
+      return varchar(name, { length: field.max });
+    case 'day':
+      return char(name, { length: 10 });
+    case 'time':
+      return varchar(name, { length: TIME_LENGTH });
+    case 'id':
+      return char(name, { length: 36 });
+    case 'sha256':
+      return char(name, { length: 64 });
+    case 'option':
+      return varchar(name, { length: OPTION_LENGTH });
+    case 'subject':
+    case 'group':
+    case 'shape':
+    case 'list':
+      return json(name);
+  }
+}
+
+/** A column for each field of a kind of record; what has parts of its own is kept as JSON. */
+export function columnsFor(fields: AnyFields) {
+  return Object.fromEntries(
+    Object.entries(fields).map(([field, description]) => {
+      const column = columnOf(columnName(field), description);
+      return [field, description.nullable === true ? column : column.notNull()];
+    }),
+  );
+}
