@@ -72,6 +72,7 @@ export {
 export {
   asKindedRecord,
   changedBody,
+  saidOf,
   takeChange,
   type AcceptedChange,
   type Author,

@@ -2,6 +2,7 @@ import {
   changedBody,
   kindNamed,
   KINDS,
+  saidOf,
   type Bodies,
   type Change,
   type House,
@@ -67,7 +68,11 @@ function changed(
   if (current === undefined && change.op !== 'create') return undefined;
   const base = current?.record ?? notStored(change.id, houseId);
   const deletedAt = change.op === 'delete' ? 'pending' : change.op === 'restore' ? null : base.deletedAt;
-  const body = changedBody(change.kind, base as unknown as Record<string, unknown>, change);
+  const body = changedBody(
+    change.kind,
+    base as unknown as Record<string, unknown>,
+    current === undefined ? change : saidOf(change),
+  );
   const record = { ...body, deletedAt } as unknown as Stored<Bodies[Kind]>;
   return { kind: change.kind, record } as KindedRecord;
 }

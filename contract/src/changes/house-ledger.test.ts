@@ -86,6 +86,82 @@ describe('two phones on one record', () => {
   });
 });
 
+const layer = (id: string, rsi = 1) => ({ id, kind: 'resistance', name: id, rsi });
+const buildUp = (name: string, ...layers: object[]) => ({
+  name,
+  layers,
+  frameAlignment: null,
+  gradedLayer: null,
+});
+
+describe('two phones create the same record, under an id that both derive', () => {
+  const both = (first: object, second: object) => {
+    const server = new Server();
+    server.take([change('create', 0, first)], 'a');
+    return { server, answer: server.take([change('create', 0, second)], 'b')[0] };
+  };
+
+  test('what each says is there, and nobody is asked', () => {
+    const { server, answer } = both(
+      { name: 'Wall', grade: 'II', areaM2: null, note: '', buildUp: buildUp('', layer('x')) },
+      {
+        name: 'Wall',
+        grade: null,
+        areaM2: 12,
+        note: 'damp',
+        buildUp: buildUp('Framed', layer('x'), layer('y')),
+      },
+    );
+    expect(answer).toMatchObject({ outcome: 'applied', revision: 2, current: { record: { grade: 'II' } } });
+    expect(server.bodyOf('wall')).toEqual({
+      name: 'Wall',
+      grade: 'II',
+      areaM2: 12,
+      note: 'damp',
+      buildUp: buildUp('Framed', layer('x'), layer('y')),
+    });
+  });
+
+  test('where both say something else, they are asked about that alone', () => {
+    const { server, answer } = both({ name: 'Wall', grade: 'II' }, { name: 'Wall', grade: 'III', areaM2: 9 });
+    expect(answer).toMatchObject({ outcome: 'conflict', fields: [{ field: 'grade', by: 'person of a' }] });
+    expect(server.bodyOf('wall')).toEqual({ name: 'Wall', grade: 'II' });
+  });
+
+  test('a phone that creates once more says no more than it means; sent twice it counts once', () => {
+    const server = new Server();
+    const again = change('create', 0, { name: 'West', grade: null, voidFraction: null });
+    server.take([change('create', 0, { name: 'Wall', grade: 'I' })], 'a');
+    expect(outcomes(server.take([again], 'a'))).toEqual(['applied']);
+    expect(outcomes(server.take([again], 'a'))).toEqual(['already-applied']);
+    expect(server.bodyOf('wall')).toEqual({ name: 'West', grade: 'I' });
+  });
+
+  test('whichever arrives first: what only one of them says comes to the same record', () => {
+    const value = fc.option(fc.nat(2), { nil: null });
+    const body = fc.record({ name: fc.constant('Wall'), grade: value, areaM2: value, note: value });
+    fc.assert(
+      fc.property(body, body, (one, other) => {
+        const isDisputed = (['grade', 'areaM2', 'note'] as const).some(
+          (key) => one[key] !== null && other[key] !== null && one[key] !== other[key],
+        );
+        const [forth, back] = [both(one, other), both(other, one)];
+        expect([forth.answer?.outcome, back.answer?.outcome]).toEqual(
+          isDisputed ? ['conflict', 'conflict'] : ['applied', 'applied'],
+        );
+        if (!isDisputed) expect(forth.server.bodyOf('wall')).toEqual(back.server.bodyOf('wall'));
+      }),
+    );
+  });
+
+  test('what was deleted meanwhile is not made again unasked', () => {
+    const server = withWall();
+    server.take([change('delete', 1)], 'a');
+    const [answer] = server.take([change('create', 0, { name: 'Wall' })], 'b');
+    expect(answer).toMatchObject({ outcome: 'conflict', fields: [] });
+  });
+});
+
 const field = fc.constantFrom('name', 'grade', 'areaM2', 'note', 'kind');
 const edit = fc.record({ device: fc.constantFrom('a', 'b', 'c'), field, value: fc.nat(3) });
 

@@ -3,7 +3,7 @@ import { broughtInPresentForm } from '../former-form';
 import type { Kind, KindedRecord } from '../kinds';
 import type { RecordBase } from '../record';
 import type { Change, ChangeOp, ChangeOutcome, FieldCollision } from './change';
-import { keysOf, overfullPart, touches, valueAt, withParts, type PartChange } from './parts';
+import { changeBetween, keysOf, overfullPart, touches, valueAt, withParts, type PartChange } from './parts';
 
 /** A record as the server keeps it: its body and what every record carries. */
 export interface LedgerRecord {
@@ -131,8 +131,25 @@ const asCollision = (field: string, { changedBy, enteredAt, changedAt }: Accepte
   at: (enteredAt ?? changedAt).toISOString(),
 });
 
-const keysTouched = ({ body, parts }: AcceptedChange): readonly string[] =>
-  keysOf({ body, parts: parts ?? [] });
+const saysNothing = (value: unknown): boolean =>
+  value === null || value === '' || (Array.isArray(value) && value.length === 0);
+
+type Said = Pick<Change, 'kind' | 'op' | 'body' | 'parts'>;
+
+/**
+ * What a change says of a record that is there already. Two devices may create the same record, under an id that both
+ * derive from what they know: each says what it has a value for, entry by entry, and nothing of the rest.
+ */
+export function saidOf<Made extends Said>(change: Made): Made {
+  if (change.op !== 'create') return change;
+  const filled = Object.entries(change.body).filter(([, value]) => !saysNothing(value));
+  const { body, parts } = changeBetween(change.kind, {}, Object.fromEntries(filled));
+  const said = parts.filter((part) => !('value' in part) || !saysNothing(part.value));
+  return { ...change, op: 'update', body, parts: said };
+}
+
+const keysTouched = ({ kind, op, body, parts }: AcceptedChange): readonly string[] =>
+  keysOf(saidOf({ kind, op, body, parts: parts ?? [] }));
 
 /** What both sides gave a value of their own. What only one of them touched merges. */
 function collisionsOf(
@@ -157,7 +174,7 @@ function disputeOver(
   ledger: HouseLedger,
 ): readonly FieldCollision[] | null {
   const wholeRecord: readonly FieldCollision[] = [];
-  if (change.op === 'create' || change.baseRevision > current.revision) return wholeRecord;
+  if (change.baseRevision > current.revision) return wholeRecord;
   const unseen = unseenBy(change, ledger);
   switch (change.op) {
     case 'update': {
@@ -174,6 +191,7 @@ function disputeOver(
         return last === undefined ? [] : [asCollision(key, last)];
       });
     }
+    case 'create':
     case 'restore':
       return null;
   }
@@ -306,14 +324,15 @@ function outcomeOf(change: Change, i: number, ledger: HouseLedger): ChangeOutcom
   const under = disputeUnder(change, ledger);
   if (under !== null && under.current.record.id !== change.id) return { ...under, changeId };
   const current = ledger.records.get(change.id);
-  const own = current === undefined ? null : disputeOver(change, current, ledger);
+  const said = current === undefined ? change : saidOf(change);
+  const own = current === undefined ? null : disputeOver(said, current, ledger);
   const fields = bothDisputes(own, under?.fields ?? null);
   if (current !== undefined && fields !== null) {
     return { changeId, outcome: 'conflict', current: asKindedRecord(current), fields };
   }
   const changeNumber = ++ledger.lastChange;
-  const record = changedRecord(current, change, ledger);
-  const overfull = overfullPart(change.kind, record.body, change.parts);
+  const record = changedRecord(current, said, ledger);
+  const overfull = overfullPart(change.kind, record.body, said.parts);
   if (overfull !== null) {
     ledger.lastChange--;
     return refused(change, i, 'list-length', `body.${overfull.path}`, `This list takes ${overfull.bound}.`);

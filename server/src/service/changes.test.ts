@@ -183,10 +183,13 @@ describe('a change against an old revision', () => {
     expect(status).toBe(409);
   });
 
-  test('creating a record that is there already asks', async () => {
-    const area = change({});
+  test('creating a record that is there already says what it says of it; something else asks', async () => {
+    const area = change({ body: { ...areaBody, grade: null } });
     await post(area);
-    expect((await post({ ...area, changeId: v7() })).status).toBe(409);
+    const again = { ...area, changeId: v7(), body: { ...areaBody, areaM2: null, grade: 'II' } };
+    expect((await post(again)).status).toBe(200);
+    expect((await since(2)).body.records[0]?.record).toMatchObject({ ...areaBody, grade: 'II', revision: 2 });
+    expect((await post({ ...area, changeId: v7(), body: { ...areaBody, areaM2: 7 } })).status).toBe(409);
   });
 });
 
