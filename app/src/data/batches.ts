@@ -34,17 +34,28 @@ function isWithoutHouse(houseId: string, { troubled }: Waiting): boolean {
   );
 }
 
-/** What is to be sent next: of the first house that nothing holds up, in order. Empty where there is nothing to send now. */
+/** Records of which something waits until the server is brought up to date: all that was entered of them waits with it. */
+function recordsTooNew({ pending }: Waiting): ReadonlySet<string> {
+  return new Set(pending.flatMap(({ isTooNew, change }) => (isTooNew === true ? [change.id] : [])));
+}
+
+/**
+ * What is to be sent next: of the first house that nothing holds up, in order. Empty where there is nothing to send now.
+ * @param tooNewUntil until then, what the server does not know yet is not tried again; milliseconds since 1970
+ */
 export function nextBatch(
   state: Waiting,
   limits: ReadonlyMap<string, HouseLimit>,
   now: number,
+  tooNewUntil = 0,
 ): readonly Pending[] {
+  const held = now < tooNewUntil ? recordsTooNew(state) : new Set<string>();
   const houses = new Set(state.pending.map(({ houseId }) => houseId));
   for (const houseId of houses) {
     const { notBefore, changes } = limits.get(houseId) ?? FREE;
-    if (notBefore > now) continue;
-    const ofHouse = state.pending.filter((each) => each.houseId === houseId);
+    if (notBefore > now || held.has(houseId)) continue;
+    const ofHouse = state.pending.filter((each) => each.houseId === houseId && !held.has(each.change.id));
+    if (ofHouse.length === 0) continue;
     const isNew = ofHouse.some(({ change }) => change.id === houseId && change.op === 'create');
     if (!isNew && isWithoutHouse(houseId, state)) continue;
     return fitting(ofHouse, changes);
@@ -52,14 +63,15 @@ export function nextBatch(
   return [];
 }
 
-/** When the first house that is held up may go on; null where none is. */
+/** When the first of what is held up may go on; null where nothing is. */
 export function nextRelease(
   state: Waiting,
   limits: ReadonlyMap<string, HouseLimit>,
   now: number,
+  tooNewUntil = 0,
 ): number | null {
-  const times = state.pending.flatMap(({ houseId }) => {
-    const notBefore = limits.get(houseId)?.notBefore ?? 0;
+  const times = state.pending.flatMap(({ houseId, isTooNew }) => {
+    const notBefore = Math.max(limits.get(houseId)?.notBefore ?? 0, isTooNew === true ? tooNewUntil : 0);
     return notBefore > now ? [notBefore] : [];
   });
   return times.length === 0 ? null : Math.min(...times);

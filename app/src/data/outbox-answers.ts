@@ -1,6 +1,8 @@
 import {
   cutAt,
+  fieldsOf,
   isEmptyChange,
+  isKind,
   keysOf,
   type BodyChange,
   type Change,
@@ -161,6 +163,12 @@ function underAnotherId(state: Waiting, waiting: Pending, newId: () => string): 
   };
 }
 
+/** The server knows nothing of what this app does know: it is older, and will be brought up to date. */
+function isTooNew({ kind, body }: Change, { code }: Extract<ChangeOutcome, { outcome: 'refused' }>): boolean {
+  if (code !== 'unknown-kind' && code !== 'unknown-field') return false;
+  return isKind(kind) && Object.keys(body).every((field) => fieldsOf(kind).includes(field));
+}
+
 /** A record was put back: a deletion of it that is in dispute is taken back. */
 function restored(state: Waiting, waiting: Pending): Waiting {
   const { change } = waiting;
@@ -183,6 +191,8 @@ function withOutcome(state: Waiting, changeId: string, outcome: ChangeOutcome, n
       return inDispute(state, waiting, outcome, newId);
     case 'refused': {
       if (outcome.code === 'other-content') return underAnotherId(state, waiting, newId);
+      if (isTooNew(waiting.change, outcome))
+        return { ...state, pending: replaced(state.pending, waiting, [{ ...waiting, isTooNew: true }]) };
       // It waits until its house was mended.
       if (outcome.code === 'unknown-house') return state;
       const trouble: Trouble = { kind: 'refused', message: outcome.message, field: outcome.field };

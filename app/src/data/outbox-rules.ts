@@ -22,6 +22,8 @@ export interface Pending {
    * the server took this one.
    */
   readonly isSealed: boolean;
+  /** The server is older than this app and does not know what it holds: it waits until that is brought up to date. */
+  readonly isTooNew?: true;
   /** When what it holds was entered, by key, where it was gathered from several entries. */
   readonly times?: Times;
 }

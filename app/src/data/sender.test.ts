@@ -10,11 +10,11 @@ import { Sender } from './sender';
 
 jest.useFakeTimers();
 
-const named = (entryId: string, name: string, enteredAt: string): Entry => ({
+const named = (entryId: string, name: string, enteredAt: string, id = 'wall'): Entry => ({
   entryId,
   houseId: 'h1',
   kind: 'area',
-  id: 'wall',
+  id,
   op: 'update',
   change: { body: { name }, parts: [] },
   seenRevision: 3,
@@ -26,6 +26,8 @@ function sendingTab() {
   const inDatabase: KeptEntry[] = [];
   const sent: Change[] = [];
   let fails = false;
+  /** Fields that the server does not know. */
+  const unknown = new Set<string>();
   const database = {
     loadEntries: () => (fails ? Promise.reject(new Error('closed')) : Promise.resolve([...inDatabase])),
     dropEntries: () => void inDatabase.splice(0),
@@ -46,11 +48,17 @@ function sendingTab() {
       isReady: () => Promise.resolve(true),
       sendChanges: (_houseId, changes) => {
         sent.push(...changes);
-        const applied = ({ changeId }: Change): [string, ChangeOutcome] => [
-          changeId,
-          { changeId, outcome: 'applied', revision: 4, changeNumber: 9 },
-        ];
-        return Promise.resolve(new Map(changes.map(applied)));
+        const answer = ({ changeId, body }: Change): ChangeOutcome =>
+          Object.keys(body).some((field) => unknown.has(field))
+            ? {
+                changeId,
+                outcome: 'refused',
+                code: 'unknown-field',
+                field: 'changes[0].body',
+                message: 'No.',
+              }
+            : { changeId, outcome: 'applied', revision: 4, changeNumber: 9 };
+        return Promise.resolve(new Map(changes.map((each) => [each.changeId, answer(each)])));
       },
     },
     clock: deviceClock,
@@ -60,7 +68,7 @@ function sendingTab() {
     onAnswered: () => undefined,
     onUnknownHouse: () => Promise.resolve(true),
   });
-  return { inDatabase, outbox, sender, sent, breakDatabase: () => (fails = true) };
+  return { inDatabase, outbox, sender, sent, unknown, breakDatabase: () => (fails = true) };
 }
 
 const EARLY = '2031-03-01T08:00:00.000Z';
@@ -88,4 +96,31 @@ test('a database that does not answer holds nothing up', async () => {
   sender.sendNow();
   await jest.advanceTimersByTimeAsync(5000);
   expect(namesIn(sent)).toEqual(['later']);
+});
+
+test('what an older server does not know yet waits with what follows it, holds up nothing else, and goes once it is known', async () => {
+  const { outbox, sender, sent, unknown } = sendingTab();
+  unknown.add('name');
+  outbox.write([named('one', 'newer', EARLY)]);
+  sender.sendNow();
+  await jest.advanceTimersByTimeAsync(5000);
+  expect(outbox.toSend()).toMatchObject({ pending: [{ isTooNew: true }], troubled: [] });
+  unknown.clear();
+  outbox.write([named('two', 'after it', LATE), named('three', 'other', LATE, 'roof')]);
+  sender.gather();
+  await jest.advanceTimersByTimeAsync(5000);
+  expect(namesIn(sent)).toEqual(['newer', 'other']);
+  await jest.advanceTimersByTimeAsync(600_000);
+  expect(namesIn(sent)).toEqual(['newer', 'other', 'newer', 'after it']);
+  expect(outbox.toSend().pending).toEqual([]);
+});
+
+test('a field that this app does not know either is refused', async () => {
+  const { outbox, sender, unknown } = sendingTab();
+  unknown.add('colour');
+  const odd = named('one', 'odd', EARLY);
+  outbox.write([{ ...odd, change: { body: { colour: 'red' }, parts: [] } }]);
+  sender.sendNow();
+  await jest.advanceTimersByTimeAsync(5000);
+  expect(outbox.toSend()).toMatchObject({ pending: [], troubled: [{ trouble: { kind: 'refused' } }] });
 });

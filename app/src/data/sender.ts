@@ -29,6 +29,8 @@ const GATHER_TIMES_MAX = 8;
 const FAULTS_MAX = 3;
 /** A house whose batch met a fault waits for so long, and holds up no other. */
 const FAULT_WAIT_MS = 3000;
+/** So long waits what the server does not know yet, before it is asked again. */
+const TOO_NEW_MS = 600_000;
 /** Answers that only mean: not now. */
 const LATER = new Set([401, 408, 425, 429]);
 /** The server says that it, or its database, is away. */
@@ -39,6 +41,8 @@ export class Sender {
   private readonly next: NextCall;
   private readonly limits = new Map<string, HouseLimit>();
   private isSending = false;
+  /** What the server does not know yet is not tried again before; milliseconds since 1970. */
+  private tooNewUntil = 0;
   private gatheringSince: number | null = null;
   /** Raised whenever this tab comes to rest: what is answered after that is nobody's. */
   private turn = 0;
@@ -60,6 +64,7 @@ export class Sender {
 
   /** Somebody wants it to go now. */
   sendNow(): void {
+    this.tooNewUntil = 0;
     this.next.within(0);
   }
 
@@ -79,8 +84,8 @@ export class Sender {
       return;
     }
     const state = outbox.toSend();
-    if (nextBatch(state, this.limits, clock.now()).length === 0) {
-      const release = nextRelease(state, this.limits, clock.now());
+    if (nextBatch(state, this.limits, clock.now(), this.tooNewUntil).length === 0) {
+      const release = nextRelease(state, this.limits, clock.now(), this.tooNewUntil);
       if (release !== null) this.next.within(release - clock.now());
       outbox.setPhase('idle');
       return;
@@ -103,7 +108,7 @@ export class Sender {
     // What another tab entered before and nobody told of goes along: it would else come after what was entered later.
     await outbox.takeEntered().catch(() => undefined);
     if (!isMine()) return;
-    const batch = nextBatch(outbox.toSend(), this.limits, clock.now());
+    const batch = nextBatch(outbox.toSend(), this.limits, clock.now(), this.tooNewUntil);
     const [{ houseId } = { houseId: '' }] = batch;
     const ids = new Set(batch.map(({ change }) => change.changeId));
     await outbox.seal(ids);
@@ -118,6 +123,8 @@ export class Sender {
       this.ease(houseId);
       onAnswered(leaving, outcomes);
       outbox.answered(outcomes);
+      const isTooNew = outbox.toSend().pending.some((each) => each.isTooNew && ids.has(each.change.changeId));
+      if (isTooNew) this.tooNewUntil = clock.now() + TOO_NEW_MS;
     } catch (error) {
       if (isMine()) await this.meet(error, houseId, changes, isMine);
     }

@@ -68,12 +68,13 @@ export function WaitingSheet({ isUnreachable, onClose }: WaitingSheetProps) {
       {pictures.waiting.length > 0 && pictures.phase === 'sending' && (
         <Text tone="soft">The first picture is {Math.round(pictures.share * 100)} % sent.</Text>
       )}
-      {lines.map(({ houseId, change }) => (
+      {lines.map(({ houseId, change, isTooNew }) => (
         <View key={change.changeId}>
           <Text look="strong">{subjectOf(change, names.get(change.id))}</Text>
           <Text look="small" tone="soft">
             {names.get(houseId) !== undefined && change.kind !== 'house' ? `${names.get(houseId)} · ` : ''}
             {deedOf(change)}
+            {isTooNew === true && ' · waits until the server is brought up to date'}
           </Text>
         </View>
       ))}
