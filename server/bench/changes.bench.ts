@@ -92,6 +92,10 @@ await pool.query('create table bare_area like area');
 await pool.query('create table bare_change like house_change');
 await pool.query('create table bare_counter like house_counter');
 await pool.query('insert into bare_counter values (?, 0)', [houseId]);
+const AREA_COLUMNS =
+  'id, house_id, revision, change_number, updated_at, updated_by, deleted_at, name, kind, area_m2, build_up, grade';
+const JOURNAL_COLUMNS =
+  'house_id, change_id, change_number, kind, record_id, op, revision, body, changed_at, changed_by, device';
 const bareApp = express();
 bareApp.use(express.json());
 bareApp.get('/records', async (_request, response) => {
@@ -110,8 +114,8 @@ bareApp.post('/records', async (request, response) => {
   const journal = changes.map(({ id, changeId, body }, i) => [
     ...[houseId, changeId, i, 'area', id, 'create', 1, JSON.stringify(body), now, 'Bare', ''],
   ]);
-  await connection.query('insert into bare_area values ?', [areas]);
-  await connection.query('insert into bare_change values ?', [journal]);
+  await connection.query(`insert into bare_area (${AREA_COLUMNS}) values ?`, [areas]);
+  await connection.query(`insert into bare_change (${JOURNAL_COLUMNS}) values ?`, [journal]);
   await connection.query('update bare_counter set last_change = last_change + ? where house_id = ?', [
     changes.length,
     houseId,
