@@ -22,18 +22,15 @@ const LONG: Readonly<Partial<Record<OperationName, object>>> = {
   },
 };
 
-test.each(operationNames.filter(takesLong))(
-  '%s tells how far it has come',
-  (name) => {
-    const input = LONG[name];
-    if (input === undefined) throw new Error('Add a long input.');
-    const told: number[] = [];
-    compute(name, input, (share) => told.push(share));
-    expect(told.length).toBeGreaterThan(5);
-    expect(told.every((share, i) => share >= (told[i - 1] ?? 0) && share <= 1)).toBe(true);
-    expect(told[0]).toBeLessThan(0.3);
-    },
-);
+test.each(operationNames.filter(takesLong))('%s tells how far it has come', (name) => {
+  const input = LONG[name];
+  if (input === undefined) throw new Error('Add a long input.');
+  const told: number[] = [];
+  compute(name, input, (share) => told.push(share));
+  expect(told.length).toBeGreaterThan(5);
+  expect(told.every((share, i) => share >= (told[i - 1] ?? 0) && share <= 1)).toBe(true);
+  expect(told[0]).toBeLessThan(0.3);
+});
 
 test('a thousand cavities are graded by what is void in them, all together', () => {
   const { voidFraction, observations } = compute('insulation.grade', {
