@@ -1,4 +1,5 @@
 import type { OperationName, OperationTypes } from '@calvet/core/operations';
+import { layersOf } from '@calvet/core/thermal/layer';
 import type { AirtightnessTest } from './airtightness/airtightness-test';
 import {
   budgetInput,
@@ -8,7 +9,7 @@ import {
   type TestFigures,
 } from './airtightness/test-figures';
 import type { House } from './house/house';
-import { heatFlowOf, isJudged, type Area, type BuildUpLayer } from './installation/area';
+import { isJudged, type Area, type BuildUpLayer } from './installation/area';
 import { areaFigures, assemblyInput, envelopeFigures } from './installation/area-figures';
 
 /** A house with what it holds. */
@@ -105,23 +106,11 @@ const FROM_FINISHED_TEST: {
 const framedOf = ({ buildUp }: Area): Extract<BuildUpLayer, { readonly kind: 'framed' }> | undefined =>
   buildUp.layers.find((layer) => layer.kind === 'framed');
 
-function rsiOf(layer: BuildUpLayer): number {
-  switch (layer.kind) {
-    case 'resistance':
-      return layer.rsi;
-    case 'material':
-      return layer.thicknessM / layer.conductivityWmK;
-    case 'framed':
-      return layer.cavityRsi;
-  }
-}
-
 /** The layers of an area by their resistance, through the cavity where it is framed; what vapour meets is not known. */
-const layersOf = ({ filmConvention }: House, { buildUp, kind }: Area) => ({
-  layers: buildUp.layers.map((layer) => ({ rsi: rsiOf(layer) })),
-  filmConvention,
-  heatFlow: heatFlowOf(kind),
-});
+function cavityOf(house: House, area: Area) {
+  const { layers, filmConvention, heatFlow } = assemblyInput(house, area);
+  return { layers: layersOf(layers).map(({ cavityRsi }) => ({ rsi: cavityRsi })), filmConvention, heatFlow };
+}
 
 /** Net of its framing. */
 function insulatedAreaOf(area: Area): { readonly netInsulatedAreaM2: number } | null {
@@ -166,9 +155,9 @@ const FROM_AREA: { readonly [N in OperationName]?: (house: House, area: Area) =>
     const cavityDepthM = framedOf(area)?.thicknessM ?? null;
     return cavityDepthM === null ? null : { cavityDepthM };
   },
-  'moisture.interfaces': layersOf,
-  'moisture.monthly': layersOf,
-  'moisture.dryAndDamp': layersOf,
+  'moisture.interfaces': cavityOf,
+  'moisture.monthly': cavityOf,
+  'moisture.dryAndDamp': cavityOf,
 };
 
 interface NamedFigures {

@@ -115,12 +115,14 @@ export {
   BASELINE_MAX,
   FAN_RANGES_MAX,
   LAYERS_MAX,
+  NAME_MAX,
   PHOTO_MARKS_MAX,
   READINGS_MAX,
   RESTORABLE_MS,
 } from './limits';
 export { broughtInPresentForm, wholeInPresentForm } from './former-form';
 export {
+  byKind,
   fieldsOf,
   isKind,
   isShownKind,

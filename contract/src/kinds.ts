@@ -35,8 +35,15 @@ export function isKind(value: unknown): value is Kind {
 /** What is known of a kind, whichever it is. */
 export const kindNamed = (kind: Kind): AnyKind => kinds[kind] as unknown as AnyKind;
 
+/** Something of each kind, made once. */
+export function byKind<T>(make: (kind: Kind) => T): Readonly<Record<Kind, T>> {
+  return Object.fromEntries(KINDS.map((kind) => [kind, make(kind)])) as Readonly<Record<Kind, T>>;
+}
+
+const FIELDS = byKind((kind) => Object.keys(kinds[kind].fields));
+
 /** Names of the fields of a kind's body. */
-export const fieldsOf = (kind: Kind): readonly string[] => Object.keys(kinds[kind].fields);
+export const fieldsOf = (kind: Kind): readonly string[] => FIELDS[kind];
 
 /** True for a kind that photos may show. */
 export const isShownKind = (kind: Kind): boolean => kinds[kind].isShown;

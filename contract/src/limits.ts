@@ -1,3 +1,6 @@
+/** How long the name of something may be. */
+export const NAME_MAX = 120;
+
 /** How many entries the lists within records may have. */
 export const READINGS_MAX = 200;
 export const BASELINE_MAX = 60;

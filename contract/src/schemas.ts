@@ -1,6 +1,6 @@
 import Joi from 'joi';
 import type { AnyField, AnyFields } from './kind/field';
-import { isShownKind, KINDS, kindNamed, type Bodies, type Kind } from './kinds';
+import { byKind, isShownKind, KINDS, kindNamed, type Bodies, type Kind } from './kinds';
 
 const DAY = /^\d{4}-(0[1-9]|1[0-2])-(0[1-9]|[12]\d|3[01])$/;
 const SHA256 = /^[0-9a-f]{64}$/;
@@ -82,6 +82,6 @@ export function valueSchema(field: AnyField): Joi.Schema {
 }
 
 /** Schema of each kind's body. */
-export const bodySchemas = Object.fromEntries(
-  KINDS.map((kind) => [kind, Joi.object(membersOf(kindNamed(kind).fields))]),
-) as unknown as { readonly [K in Kind]: Joi.ObjectSchema<Bodies[K]> };
+export const bodySchemas = byKind((kind) => Joi.object(membersOf(kindNamed(kind).fields))) as {
+  readonly [K in Kind]: Joi.ObjectSchema<Bodies[K]>;
+};

@@ -1,21 +1,11 @@
-import type { AirtightnessTestBody, AreaBody, Change, HouseBody } from '@calvet/contract';
-import { BUILD_UP_LIBRARY, buildUpOf } from '@calvet/contract';
+import type { AirtightnessTestBody, Change, HouseBody } from '@calvet/contract';
 import { v7 } from 'uuid';
+import { sampleArea } from '../../contract/test/sample-area';
 import { sampleHouse } from '../../contract/test/sample-house';
 
 export const houseBody = sampleHouse;
 
-const [wall] = BUILD_UP_LIBRARY;
-if (wall === undefined) throw new Error('The library is empty.');
-
-export const areaBody: AreaBody = {
-  name: 'Wall',
-  kind: 'wall',
-  areaM2: 80,
-  buildUp: buildUpOf(wall),
-  grade: null,
-  voidFraction: null,
-};
+export const areaBody = sampleArea;
 
 export const testBody: AirtightnessTestBody = {
   stage: 'finished',

@@ -77,7 +77,8 @@ export function Table<Line>(props: TableProps<Line>) {
   const sorted = useMemo(() => {
     const by = sorting.column === null ? undefined : all[sorting.column];
     if (by === undefined) return lines;
-    const ascending = [...lines].sort((a, b) => compare(by.sortBy(a), by.sortBy(b)));
+    const keyed = lines.map((line) => ({ line, key: by.sortBy(line) }));
+    const ascending = keyed.sort((a, b) => compare(a.key, b.key)).map(({ line }) => line);
     return sorting.isDescending ? ascending.reverse() : ascending;
   }, [lines, all, sorting]);
   const press = (column: number): void =>

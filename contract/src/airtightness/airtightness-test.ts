@@ -81,11 +81,12 @@ export type AirtightnessTest = Stored<AirtightnessTestBody>;
 export const PRESSURE_MAX_PA = 500;
 
 const RANGE_NAME_MAX = 60;
+const shownPressure = figure('', 'housePressure', { min: -PRESSURE_MAX_PA, max: PRESSURE_MAX_PA });
 
 /** A reading; its building pressure is as the gauge shows it, fan on or off. */
 export const readingFields = group<TestReading>('Reading', {
   id: id(''),
-  pressurePa: orNull(figure('', 'housePressure', { min: -PRESSURE_MAX_PA, max: PRESSURE_MAX_PA })),
+  pressurePa: orNull(shownPressure),
   flowM3h: orNull(figure('', 'flow', { above: 0, max: 1e6 })),
   fanPressurePa: orNull(figure('fan', 'housePressure', { above: 0, max: 10_000 })),
   fanRange: said('', RANGE_NAME_MAX),
@@ -94,7 +95,7 @@ export const readingFields = group<TestReading>('Reading', {
 
 export const baselineFields = group<BaselineReading>('Baseline reading', {
   id: id(''),
-  pressurePa: figure('', 'housePressure', { min: -PRESSURE_MAX_PA, max: PRESSURE_MAX_PA }),
+  pressurePa: shownPressure,
 });
 
 export const fanRangeFields = group<NamedFanRange>('Fan range', {
@@ -111,13 +112,15 @@ export type FanRangeDraft = { readonly name: string } & { readonly [K in keyof F
 /** True for a fan range that a record takes. */
 export function isFanRange(range: FanRangeDraft): range is NamedFanRange {
   const { name: _name, ...figures } = fanRangeFields.members;
+  const valueOf = (name: string) => range[name as keyof FanRange];
   return (
     range.name.trim() !== '' &&
     range.name.length <= RANGE_NAME_MAX &&
     Object.entries(figures).every(
-      ([name, { bounds }]) => misfit(bounds, range[name as keyof FanRange]) === null,
-    ) &&
-    Number(range.maxPa) > Number(range.minPa)
+      ([name, { bounds, above }]) =>
+        misfit(bounds, valueOf(name)) === null &&
+        (above === undefined || Number(valueOf(name)) > Number(valueOf(above))),
+    )
   );
 }
 

@@ -148,22 +148,30 @@ export function saidOf<Made extends Said>(change: Made): Made {
   return { ...change, op: 'update', body, parts: said };
 }
 
-const keysTouched = ({ kind, op, body, parts }: AcceptedChange): readonly string[] =>
-  keysOf(saidOf({ kind, op, body, parts: parts ?? [] }));
+interface Unseen {
+  readonly made: AcceptedChange;
+  /** What it touches. */
+  readonly keys: readonly string[];
+}
+
+const withKeys = (made: AcceptedChange): Unseen => ({
+  made,
+  keys: keysOf(saidOf({ ...made, parts: made.parts ?? [] })),
+});
 
 /** What both sides gave a value of their own. What only one of them touched merges. */
 function collisionsOf(
   change: Change,
   current: LedgerRecord,
-  unseen: readonly AcceptedChange[],
+  unseen: readonly Unseen[],
 ): readonly FieldCollision[] {
   if (unseen.length === 0) return [];
   const wished = changedBody(change.kind, current.body, change);
   return keysOf(change).flatMap((key): readonly FieldCollision[] => {
-    const theirs = unseen.findLast((each) => keysTouched(each).some((other) => touches(key, other)));
+    const theirs = unseen.findLast(({ keys }) => keys.some((other) => touches(key, other)));
     if (theirs === undefined) return [];
     if (dequal(valueAt(change.kind, wished, key), valueAt(change.kind, current.body, key))) return [];
-    return [asCollision(key, theirs)];
+    return [asCollision(key, theirs.made)];
   });
 }
 
@@ -179,16 +187,16 @@ function disputeOver(
   switch (change.op) {
     case 'update': {
       if (current.deletedAt !== null) return wholeRecord;
-      const collisions = collisionsOf(change, current, unseen);
+      const collisions = collisionsOf(change, current, unseen.map(withKeys));
       return collisions.length > 0 ? collisions : null;
     }
     case 'delete': {
-      const edits = unseen.filter(({ op }) => op !== 'delete');
+      const edits = unseen.filter(({ op }) => op !== 'delete').map(withKeys);
       if (edits.length === 0) return null;
-      const keys = new Set(edits.flatMap(keysTouched));
-      return [...keys].flatMap((key) => {
-        const last = edits.findLast((each) => keysTouched(each).includes(key));
-        return last === undefined ? [] : [asCollision(key, last)];
+      const touched = new Set(edits.flatMap(({ keys }) => keys));
+      return [...touched].flatMap((key) => {
+        const last = edits.findLast(({ keys }) => keys.includes(key));
+        return last === undefined ? [] : [asCollision(key, last.made)];
       });
     }
     case 'create':

@@ -1,6 +1,6 @@
 import { dequal } from 'dequal';
 import type { AnyField, AnyFields } from '../kind/field';
-import { kindNamed, KINDS, type Kind } from '../kinds';
+import { byKind, kindNamed, type Kind } from '../kinds';
 
 /**
  * What of a record is merged for itself, although it lies within a field: a member (the name of a build-up), or the
@@ -32,9 +32,7 @@ function partsOf(fields: AnyFields): Readonly<Record<string, PartForm>> {
 }
 
 /** Parts of each kind of record, by their path in its body. */
-export const PARTS = Object.fromEntries(
-  KINDS.map((kind) => [kind, partsOf(kindNamed(kind).fields)]),
-) as Readonly<Record<Kind, Readonly<Record<string, PartForm>>>>;
+export const PARTS = byKind((kind) => partsOf(kindNamed(kind).fields));
 
 /** What a group begins with that is not there yet: no entries in its lists, nothing else. */
 function emptyGroup(kind: Kind, name: string): Body {

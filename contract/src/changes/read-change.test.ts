@@ -1,20 +1,8 @@
 import { v7 } from 'uuid';
-import { BUILD_UP_LIBRARY, buildUpOf } from '../installation/build-up-library';
-import type { AreaBody } from '../installation/area';
+import { sampleArea as area } from '../../test/sample-area';
 import { fieldsOf, KINDS, type Kind } from '../kinds';
 import { bodySchemas } from '../schemas';
 import { readChange } from './read-change';
-
-const [wall] = BUILD_UP_LIBRARY;
-if (wall === undefined) throw new Error('The library is empty.');
-const area: AreaBody = {
-  name: 'Wall',
-  kind: 'wall',
-  areaM2: 80,
-  buildUp: buildUpOf(wall),
-  grade: null,
-  voidFraction: null,
-};
 
 const changeWith = (more: object = {}) => ({
   changeId: v7(),

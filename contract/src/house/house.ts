@@ -7,6 +7,7 @@ import type {
 } from '@calvet/core';
 import { figure, filled, group, option, text } from '../kind/field';
 import { kindOf } from '../kind/kind';
+import { NAME_MAX } from '../limits';
 import type { Stored } from '../record';
 
 /** Quantities that a house's airtightness target may limit. */
@@ -38,8 +39,6 @@ export interface HouseBody {
 }
 
 export type House = Stored<HouseBody>;
-
-const NAME_MAX = 120;
 
 export const house = kindOf<HouseBody>()({
   word: 'House',

@@ -13,7 +13,7 @@ import {
   unsaid,
 } from '../kind/field';
 import { kindOf } from '../kind/kind';
-import { LAYERS_MAX } from '../limits';
+import { LAYERS_MAX, NAME_MAX } from '../limits';
 import type { Stored } from '../record';
 import { layersWithIds } from './former-build-up';
 
@@ -96,7 +96,6 @@ export function heatFlowOf(kind: AreaKind): HeatFlow {
   return HEAT_FLOW[kind];
 }
 
-const NAME_MAX = 120;
 const rsi = (label: string, above: boolean) =>
   figure(label, 'resistance', above ? { above: 0, max: 100 } : { min: 0, max: 100 });
 const layerName = text('', NAME_MAX);

@@ -15,8 +15,8 @@ export interface KindOf<Body, List extends string | null = string | null> {
   readonly title: readonly (keyof Body & string)[];
   /** How they stand in a list: as they were made, or the latest first by a day. */
   readonly order: 'as made' | { readonly latestBy: keyof Body & string };
-  /** The part of its address behind its house's: `areas` in `/houses/…/areas/…`; null where it has no page of its own. */
-  readonly page: string | null;
+  /** The part of its address behind its house's: `areas` in `/houses/…/areas/…`; empty for the house itself. */
+  readonly page: string;
   /** Photos may show it. */
   readonly isShown: boolean;
 }

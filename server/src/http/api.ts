@@ -1,5 +1,5 @@
 import { API, BATCH_MAX, CONFIRM_MAX, HOUSES_ASKED_MAX, type ChangeOutcome } from '@calvet/contract';
-import { pictureName } from '@calvet/contract/schemas';
+import { pictureName, uuid } from '@calvet/contract/schemas';
 import express, { Router, type Request } from 'express';
 import Joi from 'joi';
 import { acceptChanges } from '../service/accept-changes';
@@ -17,7 +17,7 @@ import { uploadsHandler } from './uploads';
 
 const BODY_BYTES_MAX = 1_000_000;
 
-const houseId = Joi.string().guid({ separator: '-' }).lowercase().required();
+const houseId = uuid().required();
 const since = Joi.number().integer().min(0).max(Number.MAX_SAFE_INTEGER).default(0);
 const housesSince = Joi.array()
   .items(Joi.array().ordered(houseId, since.required()).length(2))

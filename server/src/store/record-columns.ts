@@ -5,8 +5,9 @@ const SMALLINT_MAX = 32_767;
 const OPTION_LENGTH = 20;
 const TIME_LENGTH = 30;
 
-/** `volumeM3` is the column `volume_m3`. */
-const columnName = (field: string): string => field.replace(/[A-Z]/g, (letter) => `_${letter.toLowerCase()}`);
+/** As the database calls it: `volumeM3` is `volume_m3`. */
+export const nameInDatabase = (name: string): string =>
+  name.replace(/[A-Z]/g, (letter) => `_${letter.toLowerCase()}`);
 
 function figureColumn(
   name: string,
@@ -44,7 +45,7 @@ function columnOf(name: string, field: AnyField) {
 export function columnsFor(fields: AnyFields) {
   return Object.fromEntries(
     Object.entries(fields).map(([field, description]) => {
-      const column = columnOf(columnName(field), description);
+      const column = columnOf(nameInDatabase(field), description);
       return [field, description.nullable === true ? column : column.notNull()];
     }),
   );

@@ -1,4 +1,4 @@
-import { kindNamed, KINDS, type Kind } from '@calvet/contract';
+import { byKind, kindNamed, type Kind } from '@calvet/contract';
 import {
   bigint,
   char,
@@ -10,7 +10,7 @@ import {
   primaryKey,
   varchar,
 } from 'drizzle-orm/mysql-core';
-import { columnsFor } from './record-columns';
+import { columnsFor, nameInDatabase } from './record-columns';
 
 /** Columns that every kind of record has. */
 const recordColumns = {
@@ -24,19 +24,17 @@ const recordColumns = {
   deletedAt: datetime('deleted_at', { mode: 'date', fsp: 3 }),
 };
 
-const tableName = (kind: string): string => kind.replace(/[A-Z]/g, (letter) => `_${letter.toLowerCase()}`);
-
-const tableFor = (kind: Kind) =>
-  mysqlTable(tableName(kind), { ...columnsFor(kindNamed(kind).fields), ...recordColumns }, (table) => [
-    index(`${tableName(kind)}_changes`).on(table.houseId, table.changeNumber),
+function tableFor(kind: Kind) {
+  const name = nameInDatabase(kind);
+  return mysqlTable(name, { ...columnsFor(kindNamed(kind).fields), ...recordColumns }, (table) => [
+    index(`${name}_changes`).on(table.houseId, table.changeNumber),
   ]);
+}
 
 export type RecordTable = ReturnType<typeof tableFor>;
 
 /** Table of each kind of record. */
-export const recordTables = Object.fromEntries(KINDS.map((kind) => [kind, tableFor(kind)])) as Readonly<
-  Record<Kind, RecordTable>
->;
+export const recordTables = byKind(tableFor);
 
 /** One row a house: the number of its last change. Whoever writes to the house locks this row. */
 export const houseCounterTable = mysqlTable('house_counter', {

@@ -7,7 +7,6 @@ import {
   type TestField,
   type TestStage,
 } from '@calvet/contract';
-import type { Quantity } from '@calvet/core';
 import type { Keep } from '../../data/use-keep';
 import { Card } from '../../ui/card';
 import { Choice, type Option } from '../../ui/choice';
@@ -20,12 +19,12 @@ const STAGES: readonly Option<TestStage>[] = TEST_STAGES.map((stage) => ({
 }));
 
 const CONDITIONS = [
-  ['indoorTemperatureC', 'Temperature indoors', 'temperature'],
-  ['outdoorTemperatureC', 'Temperature outdoors', 'temperature'],
-  ['windMs', 'Wind', 'wind'],
-  ['altitudeM', 'Altitude', 'altitude'],
-  ['airPressurePa', 'Barometric pressure instead', 'airPressure'],
-] as const satisfies readonly (readonly [keyof AirtightnessTestBody, string, Quantity])[];
+  ['indoorTemperatureC', 'Temperature indoors'],
+  ['outdoorTemperatureC', 'Temperature outdoors'],
+  ['windMs', 'Wind'],
+  ['altitudeM', 'Altitude'],
+  ['airPressurePa', 'Barometric pressure instead'],
+] as const satisfies readonly (readonly [keyof AirtightnessTestBody, string])[];
 
 interface ConditionsCardProps {
   readonly test: AirtightnessTest;
@@ -47,11 +46,11 @@ export function ConditionsCard({ test, keep, trouble }: ConditionsCardProps) {
         onChange={(performedOn) => keep({ performedOn })}
       />
       <FieldGrid>
-        {CONDITIONS.map(([name, label, quantity]) => (
+        {CONDITIONS.map(([name, label]) => (
           <NumberField
             key={name}
             label={label}
-            quantity={quantity}
+            quantity={airtightnessTest.fields[name].quantity}
             value={test[name]}
             bounds={airtightnessTest.fields[name].bounds}
             message={trouble?.field?.name === name ? trouble.message : null}

@@ -1,5 +1,5 @@
 import { fanRangeFields, isFanRange, type FanRangeDraft, type NamedFanRange } from '@calvet/contract';
-import type { FanRange, Quantity } from '@calvet/core';
+import type { FanRange } from '@calvet/core';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { Button } from '../../ui/button';
@@ -11,11 +11,11 @@ import { space } from '../../ui/tokens';
 const EMPTY: FanRangeDraft = { name: '', coefficient: null, exponent: null, minPa: null, maxPa: null };
 
 const FIGURES = [
-  ['coefficient', 'Coefficient, m³/h', 'plain'],
-  ['exponent', 'Exponent', 'plain'],
-  ['minPa', 'Lowest fan pressure', 'housePressure'],
-  ['maxPa', 'Highest fan pressure', 'housePressure'],
-] as const satisfies readonly (readonly [keyof FanRange, string, Quantity])[];
+  ['coefficient', 'Coefficient, m³/h'],
+  ['exponent', 'Exponent'],
+  ['minPa', 'Lowest fan pressure'],
+  ['maxPa', 'Highest fan pressure'],
+] as const satisfies readonly (readonly [keyof FanRange, string])[];
 
 function RangeForm({
   taken,
@@ -44,11 +44,11 @@ function RangeForm({
         onChange={(name) => setDraft({ ...draft, name })}
       />
       <FieldGrid>
-        {FIGURES.map(([key, label, quantity]) => (
+        {FIGURES.map(([key, label]) => (
           <NumberField
             key={key}
             label={label}
-            quantity={quantity}
+            quantity={fanRangeFields.members[key].quantity}
             value={draft[key]}
             bounds={fanRangeFields.members[key].bounds}
             onCommit={(si) => setDraft((before) => ({ ...before, [key]: si }))}

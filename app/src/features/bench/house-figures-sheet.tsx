@@ -1,4 +1,4 @@
-import { STAGE_WORDS } from '@calvet/contract';
+import { STAGE_WORDS, type AirtightnessTest } from '@calvet/contract';
 import { inputsFromHouse, type HouseInput, type HouseSource } from '@calvet/contract/house-inputs';
 import type { UnitSystem } from '@calvet/core';
 import type { OperationName } from '@calvet/core/operations';
@@ -12,9 +12,12 @@ import { Sheet } from '../../ui/sheet';
 import { Text } from '../../ui/text';
 import { sizeWords } from '../installation/words';
 import { Failed, Loading } from '../shell/states';
+import { nameWords } from '../shell/value-words';
+
+const testWords = (record: AirtightnessTest) => nameWords({ kind: 'airtightnessTest', record });
 
 /** What figures are taken from, in words. */
-export function sourceWords(source: HouseSource, units: UnitSystem): string {
+function sourceWords(source: HouseSource, units: UnitSystem): string {
   switch (source.of) {
     case 'house':
       return 'All its areas together';
@@ -23,7 +26,7 @@ export function sourceWords(source: HouseSource, units: UnitSystem): string {
     case 'test':
       return `${STAGE_WORDS[source.test.stage]} · ${day(source.test.performedOn)}`;
     case 'tests':
-      return `${STAGE_WORDS[source.earlier.stage]}, ${day(source.earlier.performedOn)} → ${STAGE_WORDS[source.later.stage]}, ${day(source.later.performedOn)}`;
+      return `${testWords(source.earlier)} → ${testWords(source.later)}`;
   }
 }
 

@@ -1,4 +1,4 @@
-import { house, HOUSE_TARGET_QUANTITIES, type HouseBody } from '@calvet/contract';
+import { house, HOUSE_TARGET_QUANTITIES, NAME_MAX, type HouseBody } from '@calvet/contract';
 import type { UnitSystem } from '@calvet/core';
 import { misfit, type NumberSchema } from '@calvet/core/schema';
 import { Controller, type Control, type FieldErrors, type Resolver } from 'react-hook-form';
@@ -10,8 +10,6 @@ import { messageOf } from '../../ui/entry-message';
 import { FieldGrid, Labelled, NumberField, TextField } from '../../ui/field';
 import { Text } from '../../ui/text';
 import { targetWords } from '../airtightness/words';
-
-const TEXT_MAX = 120;
 
 /** The form's own state: what was not entered yet is null. */
 export type HouseDraft = { readonly [K in Exclude<keyof HouseBody, 'target'>]: HouseBody[K] | null } & {
@@ -74,7 +72,7 @@ export function houseDraftOf(kept: Readonly<Record<string, unknown>>): HouseDraf
     const value = kept[name];
     if (isFigure(name)) return value === null || misfit(house.fields[name].bounds, value) === null;
     if (isConvention(name)) return optionsOf(name).some((option) => option.value === value);
-    return typeof value === 'string' && value.length <= TEXT_MAX;
+    return typeof value === 'string' && value.length <= NAME_MAX;
   };
   const names = Object.keys(EMPTY_HOUSE).filter((name) => name !== 'target' && name in kept && fits(name));
   const { quantity, limit } = (kept['target'] ?? {}) as Readonly<Record<string, unknown>>;
@@ -133,7 +131,7 @@ export function HouseForm({ control, errors, isRequired, onField, onWrong }: Hou
       render={({ field }) => (
         <TextField
           label={label}
-          maxLength={TEXT_MAX}
+          maxLength={NAME_MAX}
           value={field.value ?? ''}
           message={errors[name]?.message}
           onChange={(text) => {

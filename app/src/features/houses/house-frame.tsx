@@ -1,21 +1,26 @@
 import { Slot, useGlobalSearchParams, useRouter } from 'expo-router';
-import { createContext, use, type ReactNode } from 'react';
-import { ScrollView, StyleSheet, View } from 'react-native';
+import { createContext, use } from 'react';
+import { StyleSheet, View } from 'react-native';
 import type { HouseView } from '../../data/house-copy';
 import { useHouse, useHouses, useHouseViews } from '../../data/hooks';
 import { Button } from '../../ui/button';
 import { useKeypad } from '../../ui/keypad/keypad';
 import { Text } from '../../ui/text';
-import { useIsWide, usePalette, usePageSize } from '../../ui/theme';
+import { useIsWide, usePageSize } from '../../ui/theme';
 import { space } from '../../ui/tokens';
 import { AreasTable } from '../installation/areas-table';
 import { PhotoGrid } from '../photos/photo-grid';
 import { photosByPlace, placesIn } from '../photos/photo-words';
 import { RoomBar } from '../shell/room-bar';
 import { Screen } from '../shell/screen';
+import { SideColumn } from '../shell/side-column';
 import { Empty, Failed, Loading } from '../shell/states';
 import { HouseRow } from './house-row';
 import { summaryOf } from './house-summary';
+
+/** Widths of what stands beside the page. */
+const NARROW = 264;
+const BROAD = 384;
 
 const HouseContext = createContext<HouseView | null>(null);
 
@@ -24,35 +29,6 @@ export function useHouseView(): HouseView {
   const view = use(HouseContext);
   if (view === null) throw new Error('This screen stands outside a house.');
   return view;
-}
-
-interface ColumnProps {
-  readonly title: string;
-  readonly action?: ReactNode;
-  readonly isBroad?: boolean;
-  readonly children: ReactNode;
-}
-
-/** What stands beside the page on the desk, to go from one to the next. */
-function Column({ title, action, isBroad = false, children }: ColumnProps) {
-  const palette = usePalette();
-  return (
-    <View
-      role="navigation"
-      aria-label={title}
-      style={[
-        styles.column,
-        isBroad && styles.broad,
-        { borderRightColor: palette.line, backgroundColor: palette.paper },
-      ]}
-    >
-      <View style={styles.columnHead}>
-        <Text look="section">{title}</Text>
-        {action}
-      </View>
-      <ScrollView contentContainerStyle={styles.columnList}>{children}</ScrollView>
-    </View>
-  );
 }
 
 function HousesColumn({ houseId }: { readonly houseId: string }) {
@@ -69,50 +45,69 @@ function HousesColumn({ houseId }: { readonly houseId: string }) {
     />
   );
   return (
-    <Column title="Houses" action={add}>
-      {houses.map((house) => {
-        const view = views.get(house.id);
-        return (
-          <HouseRow
-            key={house.id}
-            house={house}
-            summary={view === undefined ? undefined : summaryOf(view)}
-            isCompact
-            isChosen={house.id === houseId}
-          />
-        );
-      })}
-    </Column>
+    <SideColumn title="Houses" width={NARROW} action={add}>
+      <View style={styles.list}>
+        {houses.map((house) => {
+          const view = views.get(house.id);
+          return (
+            <HouseRow
+              key={house.id}
+              house={house}
+              summary={view === undefined ? undefined : summaryOf(view)}
+              isCompact
+              isChosen={house.id === houseId}
+            />
+          );
+        })}
+      </View>
+    </SideColumn>
   );
 }
 
-/** Beside an area all areas of its house, beside a photo all photos, else the houses. */
-function BesideThePage({ houseId }: { readonly houseId: string }) {
+interface RecordsColumnProps {
+  readonly houseId: string;
+  readonly areaId?: string;
+  readonly photoId?: string;
+}
+
+/** All areas of a house, or all its photos, with the one that is shown. */
+function RecordsColumn({ houseId, areaId, photoId }: RecordsColumnProps) {
   const { data: view } = useHouse(houseId);
-  const { areaId, photoId } = useGlobalSearchParams<{ areaId?: string; photoId?: string }>();
   if (view != null && areaId !== undefined && view.areas.length > 0) {
     return (
-      <Column title="Areas" isBroad>
-        <AreasTable house={view.house} areas={view.areas} besideId={areaId} />
-      </Column>
+      <SideColumn title="Areas" width={BROAD}>
+        <View style={styles.list}>
+          <AreasTable house={view.house} areas={view.areas} besideId={areaId} />
+        </View>
+      </SideColumn>
     );
   }
   if (view != null && photoId !== undefined) {
     const places = placesIn(view);
     return (
-      <Column title="Photos">
-        {photosByPlace(view.photos, places).map(({ key, name, photos }) => (
-          <View key={key} style={styles.place}>
-            <Text look="small" tone="soft">
-              {name}
-            </Text>
-            <PhotoGrid photos={photos} places={places} chosenId={photoId} />
-          </View>
-        ))}
-      </Column>
+      <SideColumn title="Photos" width={NARROW}>
+        <View style={styles.list}>
+          {photosByPlace(view.photos, places).map(({ key, name, photos }) => (
+            <View key={key} style={styles.place}>
+              <Text look="small" tone="soft">
+                {name}
+              </Text>
+              <PhotoGrid photos={photos} places={places} chosenId={photoId} />
+            </View>
+          ))}
+        </View>
+      </SideColumn>
     );
   }
   return <HousesColumn houseId={houseId} />;
+}
+
+/** Beside an area all areas of its house, beside a photo all photos, else the houses. */
+function BesideThePage({ houseId }: { readonly houseId: string }) {
+  const { areaId, photoId } = useGlobalSearchParams<{ areaId?: string; photoId?: string }>();
+  // The houses beside it need not be drawn anew with every key that is typed into a record.
+  if (areaId === undefined && photoId === undefined) return <HousesColumn houseId={houseId} />;
+  return <RecordsColumn houseId={houseId} areaId={areaId} photoId={photoId} />;
 }
 
 function Inside({ houseId }: { readonly houseId: string }) {
@@ -179,15 +174,6 @@ const styles = StyleSheet.create({
   hand: { flex: 1, minHeight: 0 },
   sideways: { flexDirection: 'row-reverse' },
   page: { flex: 1, minWidth: 0, minHeight: 0 },
-  column: { width: 264, borderRightWidth: 1 },
-  broad: { width: 384 },
   place: { gap: space.xs },
-  columnHead: {
-    flexDirection: 'row',
-    alignItems: 'center',
-    justifyContent: 'space-between',
-    paddingLeft: space.m,
-    minHeight: 56,
-  },
-  columnList: { padding: space.s, gap: space.s },
+  list: { padding: space.s, gap: space.s },
 });

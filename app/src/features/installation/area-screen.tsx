@@ -8,6 +8,7 @@ import {
   isJudged,
   kindsSuiting,
   libraryFor,
+  NAME_MAX,
   type Area,
   type AreaBody,
   type BuildUp,
@@ -202,7 +203,7 @@ export function AreaScreen({ view, area, isNew = false }: AreaScreenProps) {
       <Card title="Area">
         <TextField
           label="Name"
-          maxLength={120}
+          maxLength={NAME_MAX}
           value={noName ?? area.name}
           message={noName === null ? null : 'Give the area a name.'}
           onChange={(text) => {

@@ -11,16 +11,16 @@ import { space } from '../../ui/tokens';
 import { GRADE_MARKS } from './grade-choice';
 import { sizeWords } from './words';
 
-interface AreaLine {
-  readonly area: Area;
-  /** What it is worth as built; null where that cannot be told. */
-  readonly builtRsi: number | null;
+/** What an area is worth as built; null where that cannot be told. */
+function builtRsiOf(house: House, area: Area): number | null {
+  const figures = areaFigures(house, area);
+  return figures.state === 'figures' ? figures.built.effectiveRsi : null;
 }
 
 /** Best first, what is not graded last. */
-function gradeOrder({ area }: AreaLine): number {
-  if (area.voidFraction !== null) return 3 + area.voidFraction;
-  return area.grade === null ? 9 : ['I', 'II', 'III'].indexOf(area.grade);
+function gradeOrder({ grade, voidFraction }: Area): number {
+  if (voidFraction !== null) return 3 + voidFraction;
+  return grade === null ? 9 : ['I', 'II', 'III'].indexOf(grade);
 }
 
 function Grade({ area }: { readonly area: Area }) {
@@ -40,42 +40,43 @@ function Grade({ area }: { readonly area: Area }) {
   );
 }
 
-function nameColumnIn(units: UnitSystem, isBeside: boolean): NameColumn<AreaLine> {
+function nameColumnIn(units: UnitSystem, isBeside: boolean): NameColumn<Area> {
   return {
     label: 'Area',
     flex: isBeside ? 2.2 : 4,
-    nameOf: ({ area }) => area.name,
-    belowName: ({ area }) =>
+    nameOf: ({ name }) => name,
+    belowName: (area) =>
       `${AREA_WORDS[area.kind]} · ${isBeside ? sizeWords(area, units) : area.buildUp.name}`,
   };
 }
 
-function columnsIn(units: UnitSystem, isBeside: boolean): readonly Column<AreaLine>[] {
-  const size: Column<AreaLine> = {
+function columnsIn(house: House, units: UnitSystem, isBeside: boolean): readonly Column<Area>[] {
+  const size: Column<Area> = {
     label: 'Size',
     flex: 1.2,
     isRight: true,
-    sortBy: ({ area }) => area.areaM2 ?? -1,
-    cell: ({ area }) => (
+    sortBy: ({ areaM2 }) => areaM2 ?? -1,
+    cell: (area) => (
       <Text look="figure" tone={area.areaM2 === null ? 'straw' : undefined}>
         {sizeWords(area, units)}
       </Text>
     ),
   };
-  const grade: Column<AreaLine> = {
+  const grade: Column<Area> = {
     label: 'Grade',
     flex: isBeside ? 1 : 1.2,
     sortBy: gradeOrder,
-    cell: ({ area }) => <Grade area={area} />,
+    cell: (area) => <Grade area={area} />,
   };
-  const worth: Column<AreaLine> = {
+  const worth: Column<Area> = {
     label: 'R as built',
     flex: isBeside ? 1 : 1.2,
     isRight: true,
-    sortBy: ({ builtRsi }) => builtRsi ?? -1,
-    cell: ({ builtRsi }) => (
-      <Text look="figure">{builtRsi === null ? '–' : figure(builtRsi, 'resistance', units)}</Text>
-    ),
+    sortBy: (area) => builtRsiOf(house, area) ?? -1,
+    cell: (area) => {
+      const builtRsi = builtRsiOf(house, area);
+      return <Text look="figure">{builtRsi === null ? '–' : figure(builtRsi, 'resistance', units)}</Text>;
+    },
   };
   return isBeside ? [grade, worth] : [grade, size, worth];
 }
@@ -92,15 +93,7 @@ export function AreasTable({ house, areas, besideId }: AreasTableProps) {
   const { units } = usePreferences();
   const isBeside = besideId !== undefined;
   const name = useMemo(() => nameColumnIn(units, isBeside), [units, isBeside]);
-  const columns = useMemo(() => columnsIn(units, isBeside), [units, isBeside]);
-  const lines = useMemo(
-    () =>
-      areas.map((area): AreaLine => {
-        const figures = areaFigures(house, area);
-        return { area, builtRsi: figures.state === 'figures' ? figures.built.effectiveRsi : null };
-      }),
-    [house, areas],
-  );
+  const columns = useMemo(() => columnsIn(house, units, isBeside), [house, units, isBeside]);
   return (
     <Table
       label="Areas"
@@ -108,13 +101,13 @@ export function AreasTable({ house, areas, besideId }: AreasTableProps) {
       isInOrder
       name={name}
       columns={columns}
-      lines={lines}
-      keyOf={({ area }) => area.id}
-      hrefOf={({ area }) => ({
+      lines={areas}
+      keyOf={({ id }) => id}
+      hrefOf={({ id }) => ({
         pathname: '/houses/[houseId]/areas/[areaId]',
-        params: { houseId: house.id, areaId: area.id },
+        params: { houseId: house.id, areaId: id },
       })}
-      isHere={({ area }) => area.id === besideId}
+      isHere={({ id }) => id === besideId}
     />
   );
 }

@@ -2,11 +2,13 @@ import {
   LAYER_WORDS,
   layerFields,
   LAYERS_MAX,
+  NAME_MAX,
   type BuildUp,
   type BuildUpLayer,
+  type FigureField,
   type LayerFigures,
 } from '@calvet/contract';
-import type { FrameAlignment, Quantity } from '@calvet/core';
+import type { FrameAlignment } from '@calvet/core';
 import { StyleSheet, View } from 'react-native';
 import { v7 } from 'uuid';
 import type { EntryStage } from '../../data/typing';
@@ -19,32 +21,22 @@ import { space } from '../../ui/tokens';
 
 const { resistance, material, framed } = layerFields.shapes;
 
-/** Bounds of the figures that layers are given by. */
-const BOUNDS = {
-  rsi: resistance.rsi.bounds,
-  thicknessM: material.thicknessM.bounds,
-  conductivityWmK: material.conductivityWmK.bounds,
-  cavityRsi: framed.cavityRsi.bounds,
-  frameRsi: framed.frameRsi.bounds,
-  framingFraction: framed.framingFraction.bounds,
-} as const;
-
 interface LayerFigure {
-  readonly key: keyof typeof BOUNDS;
+  readonly key: string;
   readonly label: string;
-  readonly quantity: Quantity;
+  readonly field: FigureField;
   readonly optional?: true;
 }
 
-const thickness: LayerFigure = { key: 'thicknessM', label: 'Thickness', quantity: 'thickness' };
+const thickness: LayerFigure = { key: 'thicknessM', label: 'Thickness', field: material.thicknessM };
 
 const FIGURES: Readonly<Record<BuildUpLayer['kind'], readonly LayerFigure[]>> = {
-  resistance: [{ key: 'rsi', label: 'R', quantity: 'resistance' }],
-  material: [thickness, { key: 'conductivityWmK', label: 'Conductivity', quantity: 'conductivity' }],
+  resistance: [{ key: 'rsi', label: 'R', field: resistance.rsi }],
+  material: [thickness, { key: 'conductivityWmK', label: 'Conductivity', field: material.conductivityWmK }],
   framed: [
-    { key: 'cavityRsi', label: 'Cavity R, on the label', quantity: 'resistance' },
-    { key: 'frameRsi', label: 'Frame R', quantity: 'resistance' },
-    { key: 'framingFraction', label: 'Share of framing', quantity: 'share' },
+    { key: 'cavityRsi', label: 'Cavity R, on the label', field: framed.cavityRsi },
+    { key: 'frameRsi', label: 'Frame R', field: framed.frameRsi },
+    { key: 'framingFraction', label: 'Share of framing', field: framed.framingFraction },
     { ...thickness, optional: true },
   ],
 };
@@ -131,7 +123,7 @@ function LayerRow(props: LayerRowProps) {
       </View>
       <TextField
         label="What it is"
-        maxLength={120}
+        maxLength={NAME_MAX}
         value={layer.name}
         onChange={(text) => onChange({ ...layer, name: text })}
       />
@@ -142,13 +134,13 @@ function LayerRow(props: LayerRowProps) {
         onChange={(kind) => onChange({ id: layer.id, ...layerOfKind(kind, layer.name) })}
       />
       <FieldGrid>
-        {FIGURES[layer.kind].map(({ key, label, quantity, optional }) => (
+        {FIGURES[layer.kind].map(({ key, label, field, optional }) => (
           <NumberField
             key={key}
             label={label}
-            quantity={quantity}
+            quantity={field.quantity}
             value={valueOf(layer, key)}
-            bounds={BOUNDS[key]}
+            bounds={field.bounds}
             isRequired={optional !== true}
             onCommit={(si, stage) => {
               if (si !== null || optional === true) onChange({ ...layer, [key]: si } as BuildUpLayer, stage);
@@ -190,7 +182,7 @@ export function LayerEditor({ buildUp, onChange }: LayerEditorProps) {
     <Card title="Layers, inside to outside">
       <TextField
         label="Name of the build-up"
-        maxLength={120}
+        maxLength={NAME_MAX}
         value={buildUp.name}
         onChange={(name) => change({ name })}
       />
