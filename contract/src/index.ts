@@ -69,6 +69,7 @@ export {
   isHousesAnswer,
   isProblem,
 } from './answers';
+export { referenceKey, referencesOf, type Reference } from './changes/references';
 export {
   asKindedRecord,
   changedBody,
@@ -77,6 +78,7 @@ export {
   type AcceptedChange,
   type Author,
   type HouseLedger,
+  type IdOwner,
   type LedgerRecord,
 } from './changes/house-ledger';
 export { house, HOUSE_TARGET_QUANTITIES, type House, type HouseBody, type HouseTarget } from './house/house';

@@ -29,6 +29,8 @@ export class LedgerServer {
       before: new Map(known.map((change) => [change.changeId, change])),
       past: [...this.history],
       records: this.records,
+      there: new Set(),
+      owners: new Map(),
       accepted: [],
       disputed: [],
       lastChange: this.history.length,

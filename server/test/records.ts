@@ -1,4 +1,4 @@
-import type { AirtightnessTestBody, Change, HouseBody } from '@calvet/contract';
+import type { AirtightnessTestBody, Change, HouseBody, PhotoBody } from '@calvet/contract';
 import { v7 } from 'uuid';
 import { sampleArea } from '../../contract/test/sample-area';
 import { sampleHouse } from '../../contract/test/sample-house';
@@ -51,3 +51,16 @@ export function change(part: Partial<Change>): Change {
 export function createHouse(houseId: string, body: HouseBody = houseBody): Change {
   return change({ kind: 'house', id: houseId, body });
 }
+
+/** A photo of a record. */
+export const photoOf = (kind: string, id: string): PhotoBody => ({
+  sha256: 'ab'.repeat(32),
+  widthPx: 1600,
+  heightPx: 1200,
+  bytes: 1000,
+  takenAt: null,
+  subject: { kind, id } as PhotoBody['subject'],
+  caption: '',
+  marks: [],
+  beforeId: null,
+});

@@ -40,3 +40,17 @@ test('what is in a house that was refused waits for it to be mended', () => {
   const state: Waiting = { pending: [pending('h'), pending('i')], troubled: [creation] };
   expect(nextBatch(state, NONE, 0).map(({ houseId }) => houseId)).toEqual(['i']);
 });
+
+test('what points to a record that was refused waits until that is mended, and holds up nothing else', () => {
+  const refused = {
+    ...pending('h', {}, 'wall'),
+    trouble: { kind: 'refused', message: '', field: '' } as const,
+  };
+  const creation = { ...refused, change: { ...refused.change, op: 'create' as const } };
+  const photo = pending('h', { subject: { kind: 'area', id: 'wall' } }, 'photo');
+  const ofWall: Pending = { ...photo, change: { ...photo.change, kind: 'photo', op: 'create' } };
+  const other = pending('h', { name: 'Roof' }, 'roof');
+  const state: Waiting = { pending: [ofWall, other], troubled: [creation] };
+  expect(nextBatch(state, NONE, 0)).toEqual([other]);
+  expect(nextBatch({ ...state, troubled: [] }, NONE, 0)).toEqual([ofWall, other]);
+});

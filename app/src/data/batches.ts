@@ -1,4 +1,4 @@
-import { BATCH_BYTES_MAX, BATCH_MAX } from '@calvet/contract';
+import { BATCH_BYTES_MAX, BATCH_MAX, referencesOf } from '@calvet/contract';
 import type { Pending, Waiting } from './outbox-rules';
 
 /** What holds a house's changes up for a while, and how many may go at once. */
@@ -27,10 +27,12 @@ function fitting(waiting: readonly Pending[], most: number): readonly Pending[] 
   return batch;
 }
 
-/** A house that the server does not know, since it refused to make it: what is in it waits for that to be mended. */
-function isWithoutHouse(houseId: string, { troubled }: Waiting): boolean {
-  return troubled.some(
-    ({ change, trouble }) => change.id === houseId && change.op === 'create' && trouble.kind === 'refused',
+/** Records that the server does not have, since it refused to make them: what belongs to them waits for that to be mended. */
+function recordsRefused({ troubled }: Waiting): ReadonlySet<string> {
+  return new Set(
+    troubled.flatMap(({ change, trouble }) =>
+      change.op === 'create' && trouble.kind === 'refused' ? [change.id] : [],
+    ),
   );
 }
 
@@ -38,6 +40,9 @@ function isWithoutHouse(houseId: string, { troubled }: Waiting): boolean {
 function recordsTooNew({ pending }: Waiting): ReadonlySet<string> {
   return new Set(pending.flatMap(({ isTooNew, change }) => (isTooNew === true ? [change.id] : [])));
 }
+
+const pointsInto = ({ change }: Pending, records: ReadonlySet<string>): boolean =>
+  referencesOf(change).some(({ id }) => records.has(id));
 
 /**
  * What is to be sent next: of the first house that nothing holds up, in order. Empty where there is nothing to send now.
@@ -49,15 +54,18 @@ export function nextBatch(
   now: number,
   tooNewUntil = 0,
 ): readonly Pending[] {
-  const held = now < tooNewUntil ? recordsTooNew(state) : new Set<string>();
+  const refused = recordsRefused(state);
+  const tooNew = now < tooNewUntil ? recordsTooNew(state) : new Set<string>();
+  const isHeld = (each: Pending): boolean =>
+    tooNew.has(each.change.id) || pointsInto(each, tooNew) || pointsInto(each, refused);
   const houses = new Set(state.pending.map(({ houseId }) => houseId));
   for (const houseId of houses) {
     const { notBefore, changes } = limits.get(houseId) ?? FREE;
-    if (notBefore > now || held.has(houseId)) continue;
-    const ofHouse = state.pending.filter((each) => each.houseId === houseId && !held.has(each.change.id));
+    if (notBefore > now || tooNew.has(houseId)) continue;
+    const ofHouse = state.pending.filter((each) => each.houseId === houseId && !isHeld(each));
     if (ofHouse.length === 0) continue;
     const isNew = ofHouse.some(({ change }) => change.id === houseId && change.op === 'create');
-    if (!isNew && isWithoutHouse(houseId, state)) continue;
+    if (!isNew && refused.has(houseId)) continue;
     return fitting(ofHouse, changes);
   }
   return [];

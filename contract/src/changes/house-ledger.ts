@@ -2,6 +2,7 @@ import { dequal } from 'dequal';
 import { broughtInPresentForm } from '../former-form';
 import type { Kind, KindedRecord } from '../kinds';
 import type { RecordBase } from '../record';
+import { referenceKey, referencesOf } from './references';
 import type { Change, ChangeOp, ChangeOutcome, FieldCollision } from './change';
 import { changeBetween, keysOf, overfullPart, touches, valueAt, withParts, type PartChange } from './parts';
 
@@ -55,6 +56,9 @@ interface DisputedChange {
   readonly answer: Conflict;
 }
 
+/** Whose an id is: it is that of one record, over all kinds and houses. */
+export type IdOwner = Pick<LedgerRecord, 'kind' | 'houseId'>;
+
 /** What is known of a house while a batch of changes is taken in. */
 export interface HouseLedger {
   readonly houseId: string;
@@ -64,6 +68,10 @@ export interface HouseLedger {
   /** What had been accepted, before this batch, for its records since the revisions that its changes are made upon. */
   readonly past: readonly AcceptedChange[];
   readonly records: Map<string, LedgerRecord>;
+  /** Of what its changes point to, the records that the house has, deleted ones too, by {@link referenceKey}. */
+  readonly there: ReadonlySet<string>;
+  /** Of the ids that its changes create records under, whose they are. */
+  readonly owners: ReadonlyMap<string, IdOwner>;
   /** Accepted from this batch so far. */
   readonly accepted: AcceptedChange[];
   /** Changes of this batch that met a conflict, with their answers. */
@@ -97,18 +105,35 @@ function refused(
   return { changeId, outcome: 'refused', code, field: `changes[${i}].${field}`, message };
 }
 
-function misplaced(change: Change, i: number, { houseId, records }: HouseLedger): Refusal | null {
+function misplaced(change: Change, i: number, ledger: HouseLedger): Refusal | null {
+  const { houseId, records, owners } = ledger;
   const record = records.get(change.id);
+  const owner = record ?? owners.get(change.id);
   if (change.kind === 'house' && change.id !== houseId) {
     return refused(change, i, 'conflict', 'id', 'A house is written to under its own id.');
   }
-  if (record !== undefined && (record.houseId !== houseId || record.kind !== change.kind)) {
+  if (owner !== undefined && (owner.houseId !== houseId || owner.kind !== change.kind)) {
     return refused(change, i, 'conflict', 'id', 'This id belongs to another record.');
   }
   if (record === undefined && change.op !== 'create') {
     return refused(change, i, 'unknown-record', 'id', 'This record was never created.');
   }
-  return null;
+  return pointingNowhere(change, i, ledger);
+}
+
+/** Refuses what points to a record that the house does not have. */
+function pointingNowhere(change: Change, i: number, { records, there }: HouseLedger): Refusal | null {
+  const missing = referencesOf(change).find(
+    (reference) => !there.has(referenceKey(reference)) && records.get(reference.id)?.kind !== reference.kind,
+  );
+  if (missing === undefined) return null;
+  return refused(
+    change,
+    i,
+    'unknown-reference',
+    `body.${missing.field}`,
+    'What this points to is not in this house.',
+  );
 }
 
 /**

@@ -1,4 +1,5 @@
 import {
+  referencesOf,
   takeChange,
   type Author,
   type Change,
@@ -14,7 +15,9 @@ import {
   insertChanges,
   insertRecords,
   lockCounter,
+  ownersOf,
   recordsById,
+  recordsThere,
   setCounter,
   startCounter,
   updateRecord,
@@ -49,6 +52,12 @@ async function openLedger(
     const found = await recordsById(tx, kind, [...ids]);
     found.forEach((record, id) => records.set(id, record));
   }
+  const references = changes.flatMap(referencesOf);
+  const there = await recordsThere(tx, houseId, references);
+  const owners = await ownersOf(
+    tx,
+    changes.flatMap(({ op, id }) => (op === 'create' ? [id] : [])),
+  );
   const late = changes.filter(({ id, baseRevision }) => (records.get(id)?.revision ?? 0) > baseRevision);
   const past = await acceptedSince(
     tx,
@@ -62,6 +71,8 @@ async function openLedger(
     before,
     past,
     records,
+    there,
+    owners,
     accepted: [],
     disputed: [],
     lastChange: counter.lastChange,

@@ -1,9 +1,12 @@
 import {
   fieldsOf,
+  referenceKey,
   wholeInPresentForm,
   type AcceptedChange,
+  type IdOwner,
   type Kind,
   type LedgerRecord,
+  type Reference,
 } from '@calvet/contract';
 import {
   and,
@@ -145,6 +148,40 @@ export async function recordsById(
     .from(table)
     .where(inArray(table.id, [...ids]));
   return new Map(rows.map((row) => [row.id, fromTable(kind, row)]));
+}
+
+/** Of these records, those that a house has, deleted ones too, by their keys. */
+export async function recordsThere(
+  tx: Transaction,
+  houseId: string,
+  references: readonly Reference[],
+): Promise<ReadonlySet<string>> {
+  const there = new Set<string>();
+  for (const kind of new Set(references.map((reference) => reference.kind))) {
+    const ids = new Set(references.filter((each) => each.kind === kind).map(({ id }) => id));
+    const { [kind]: table } = tables;
+    const rows = await tx
+      .select({ id: table.id })
+      .from(table)
+      .where(and(inArray(table.id, [...ids]), eq(table.houseId, houseId)));
+    rows.forEach(({ id }) => there.add(referenceKey({ kind, id })));
+  }
+  return there;
+}
+
+/** Whose these ids are, as far as they are anybody's. */
+export async function ownersOf(
+  tx: Transaction,
+  ids: readonly string[],
+): Promise<ReadonlyMap<string, IdOwner>> {
+  if (ids.length === 0) return new Map();
+  const { recordId, kind, houseId } = houseChangeTable;
+  const rows = await tx
+    .selectDistinct({ recordId, kind, houseId })
+    .from(houseChangeTable)
+    .where(inArray(recordId, [...ids]));
+  // What is kept was of a known kind on the way in.
+  return new Map(rows.map((row) => [row.recordId, row as typeof row & IdOwner]));
 }
 
 /**
