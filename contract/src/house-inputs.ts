@@ -62,7 +62,7 @@ const FROM_TEST: {
   readonly [N in OperationName]?: (house: House, test: AirtightnessTest) => GivenTo<N> | null;
 } = {
   'airtightness.multiPoint': readingsOf,
-  'airtightness.bothAxes': readingsOf,
+  'airtightness.yorkRegression': readingsOf,
   'airtightness.singlePoint': (house, test) => ({
     method: house.referenceMethod,
     building: buildingOf(house),
@@ -74,7 +74,7 @@ const FROM_TEST: {
 const FROM_FINISHED_TEST: {
   readonly [N in OperationName]?: (house: House, figures: Finished, test: AirtightnessTest) => GivenTo<N>;
 } = {
-  'airtightness.carriedUncertainty': (house, { fit: { result } }) => {
+  'airtightness.uncertaintyPropagation': (house, { fit: { result } }) => {
     const { q50M3h, standardErrorLnQ50, degreesOfFreedom } = result;
     const { volumeM3, envelopeAreaM2 } = house;
     return { q50M3h, standardErrorLnQ50, degreesOfFreedom, volumeM3, envelopeAreaM2 };

@@ -84,7 +84,6 @@ export {
 export { house, HOUSE_TARGET_QUANTITIES, type House, type HouseBody, type HouseTarget } from './house/house';
 export {
   area,
-  AREA_KINDS,
   AREA_WORDS,
   GRADED_VOID_MAX,
   heatFlowOf,
@@ -93,7 +92,6 @@ export {
   layerFields,
   type Area,
   type AreaBody,
-  type AreaKind,
   type BuildUp,
   type BuildUpLayer,
   type LayerFigures,

@@ -21,6 +21,7 @@ const CODES: Readonly<Record<string, RecordRefusalCode>> = {
   'array.sparse': 'required',
   'array.unique': 'conflict',
   'boolean.base': 'not-a-boolean',
+  day: 'not-a-day',
   'number.base': 'not-a-number',
   'number.greater': 'out-of-range',
   'number.infinity': 'not-a-number',
@@ -70,6 +71,8 @@ function messageFor(code: RecordRefusalCode, type: string, bound: number | strin
       return `This must be one of: ${String(bound)}.`;
     case 'unknown-field':
       return 'No such field is known.';
+    case 'not-a-day':
+      return 'This must be a day, written YYYY-MM-DD.';
     case 'wrong-form':
       return 'This does not have the form it must have.';
     default:

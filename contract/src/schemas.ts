@@ -1,8 +1,8 @@
+import { isDay } from '@calvet/core';
 import Joi from 'joi';
 import type { AnyField, AnyFields } from './kind/field';
 import { byKind, isShownKind, KINDS, kindNamed, type Bodies, type Kind } from './kinds';
 
-const DAY = /^\d{4}-(0[1-9]|1[0-2])-(0[1-9]|[12]\d|3[01])$/;
 const SHA256 = /^[0-9a-f]{64}$/;
 const TIME_MAX = 30;
 
@@ -53,7 +53,7 @@ function presentSchema(field: AnyField): Joi.Schema {
     case 'text':
       return textSchema(field);
     case 'day':
-      return Joi.string().pattern(DAY, 'date');
+      return Joi.string().custom((value: string, { error }) => (isDay(value) ? value : error('day')));
     case 'time':
       return Joi.string().isoDate().max(TIME_MAX);
     case 'id':

@@ -47,8 +47,8 @@ export const examples: { readonly [Name in OperationName]: OperationTypes[Name][
       { pressurePa: -49.6, flowM3h: 649, baselineBeforePa: [-1.0], baselineAfterPa: [-1.2] },
     ],
   },
-  'airtightness.bothAxes': { method: 'iso9972', building, conditions, runs: [run] },
-  'airtightness.carriedUncertainty': {
+  'airtightness.yorkRegression': { method: 'iso9972', building, conditions, runs: [run] },
+  'airtightness.uncertaintyPropagation': {
     q50M3h: 650,
     standardErrorLnQ50: 0.012,
     degreesOfFreedom: 8,

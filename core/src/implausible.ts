@@ -129,7 +129,7 @@ const POUNDS = 'Was this weighed in pounds?';
 
 const DOUBTS: { readonly [Name in OperationName]?: DoubtsAbout<Name> } = {
   'airtightness.multiPoint': (input, { result }) => doubtsOfRuns(input, result),
-  'airtightness.bothAxes': (input, { result }) => doubtsOfRuns(input, result),
+  'airtightness.yorkRegression': (input, { result }) => doubtsOfRuns(input, result),
   'airtightness.singlePoint': ({ building, repeats }, { result }) => [
     ...doorTestDoubts(building, result),
     ...pressureDoubts(repeats, {}),

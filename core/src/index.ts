@@ -10,17 +10,14 @@ export {
 export type { Building } from './airtightness/building';
 export type { Conditions, Direction } from './airtightness/conditions';
 export type { LeakageFigures } from './airtightness/figures';
-export type {
-  MultiPointFigures,
-  MultiPointInput,
-  MultiPointResult,
-  Run,
-  RunResult,
-} from './airtightness/multi-point';
+export type { MultiPointFigures, MultiPointInput, MultiPointResult } from './airtightness/multi-point';
 export type { FanRange, Reading, ReducedReading } from './airtightness/reading';
 export type { ReferenceMethod } from './airtightness/reference-conditions';
+export type { Run, RunResult } from './airtightness/run';
 export { t95 } from './airtightness/student-t';
 export type { MultiPointRule } from './airtightness/validity';
+export { isDay } from './day';
+export { ENVELOPE_KINDS, type EnvelopeKind } from './envelope-kind';
 export { exceeds, fallsBelow, type Finding } from './finding';
 export { doubtsOfLayers, doubtsOfRuns, type Doubt } from './implausible';
 export { pressureGaps } from './airtightness/pressure-gaps';
@@ -51,11 +48,7 @@ export {
 export { parseDecimal, type ParsedDecimal } from './units/decimal';
 export { parseQuantity, type AmbiguousReading, type ParsedQuantity } from './units/parse-quantity';
 export { unitsTyped, type SpelledUnit } from './units/spellings';
-export {
-  confidenceBand,
-  relativeInterval,
-  type BandPoint,
-  type RelativeInterval,
-} from './airtightness/confidence-band';
+export { confidenceBand, relativeInterval, type BandPoint } from './airtightness/confidence-band';
+export type { RelativeInterval } from './airtightness/estimate';
 export { airOnBothSides } from './airtightness/conditions';
 export { reduceReading } from './airtightness/reading';

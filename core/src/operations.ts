@@ -1,8 +1,8 @@
 import { airStateOperation } from './air/density';
 import { dewPointOperation } from './air/dew-point';
-import { bothAxesOperation } from './airtightness/both-axes';
+import { yorkRegressionOperation } from './airtightness/york-regression';
 import { budgetOperation } from './airtightness/budget';
-import { carriedUncertaintyOperation } from './airtightness/carried-uncertainty';
+import { uncertaintyPropagationOperation } from './airtightness/uncertainty-propagation';
 import { multiPointOperation } from './airtightness/multi-point';
 import { singlePointOperation } from './airtightness/single-point';
 import { stageComparisonOperation } from './airtightness/stage-comparison';
@@ -15,6 +15,7 @@ import { densitySamplesOperation } from './insulation/density-samples';
 import { depthOperation } from './insulation/depth';
 import { gradeOperation } from './insulation/grade';
 import type { Finding } from './finding';
+import { FORMER_NAMES } from './former-names';
 import { doubtsAbout } from './implausible';
 import { hybridFillOperation } from './insulation/hybrid-fill';
 import { massPerAreaOperation } from './insulation/mass-per-area';
@@ -42,8 +43,8 @@ export const operations = {
   'air.dewPoint': dewPointOperation,
   'airtightness.multiPoint': multiPointOperation,
   'airtightness.singlePoint': singlePointOperation,
-  'airtightness.bothAxes': bothAxesOperation,
-  'airtightness.carriedUncertainty': carriedUncertaintyOperation,
+  'airtightness.yorkRegression': yorkRegressionOperation,
+  'airtightness.uncertaintyPropagation': uncertaintyPropagationOperation,
   'airtightness.budget': budgetOperation,
   'airtightness.stageComparison': stageComparisonOperation,
   'airtightness.zone': zoneOperation,
@@ -88,13 +89,16 @@ export type OperationTypes = {
 
 export const operationNames = Object.keys(operations) as readonly OperationName[];
 
-function isOperationName(name: string): name is OperationName {
-  return Object.hasOwn(operations, name);
+/** The operation that a name from outside means, also by what it was called before; null where there is none. */
+export function operationNamed(name: string): OperationName | null {
+  const present = Object.hasOwn(FORMER_NAMES, name) ? FORMER_NAMES[name] : name;
+  return operationNames.find((each) => each === present) ?? null;
 }
 
 /** True for an operation that a screen or a server must not wait for. */
 export function takesLong(name: string): boolean {
-  return isOperationName(name) && 'takesLong' in operations[name];
+  const operation = operationNamed(name);
+  return operation !== null && 'takesLong' in operations[operation];
 }
 
 /**
@@ -125,10 +129,11 @@ export function computeByName(
   input: unknown,
   progress?: Progress,
 ): OperationTypes[OperationName]['output'] {
-  if (typeof name !== 'string' || !isOperationName(name)) {
+  const operation = typeof name === 'string' ? operationNamed(name) : null;
+  if (operation === null) {
     throw new Refusal('unknown-operation', 'operation', `Known operations: ${operationNames.join(', ')}.`, {
       value: name,
     });
   }
-  return compute(name, input, progress);
+  return compute(operation, input, progress);
 }

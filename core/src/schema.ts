@@ -1,3 +1,4 @@
+import { isDay } from './day';
 import { Refusal, type RefusalCode } from './refusal';
 
 /** A number; text, NaN and infinities are refused. */
@@ -153,14 +154,6 @@ function numberCheck({ min, max, above, below, whole }: NumberSchema): Check {
     }
     return null;
   };
-}
-
-const DAY = /^\d{4}-\d{2}-\d{2}$/;
-
-/** True for a day of the calendar written YYYY-MM-DD. */
-function isDay(value: string): boolean {
-  const time = DAY.test(value) ? Date.parse(`${value}T00:00:00Z`) : NaN;
-  return Number.isFinite(time) && new Date(time).toISOString().startsWith(value);
 }
 
 function textCheck({ format }: TextSchema): Check {

@@ -1,4 +1,8 @@
-import { bothAxes, type BothAxesInput, type InstrumentAccuracy } from '../src/airtightness/both-axes';
+import {
+  yorkRegression,
+  type YorkRegressionInput,
+  type InstrumentAccuracy,
+} from '../src/airtightness/york-regression';
 import { normalFrom, seededRandom, type RandomSource } from '../src/random/distributions';
 
 /** How a simulated door test is made. */
@@ -43,7 +47,7 @@ const [COEFFICIENT, EXPONENT, BASELINE_PA] = [40, 0.63, -1.5];
 export const TRUE_Q50_M3H = COEFFICIENT * 50 ** EXPONENT;
 const GAUGE_FLOOR_PA = 0.15;
 
-export function doorTest(way: WayOfTesting, random: RandomSource): BothAxesInput {
+export function doorTest(way: WayOfTesting, random: RandomSource): YorkRegressionInput {
   const { readings, baselines, windPa, own, shared } = way;
   const normal = normalFrom(random, 0, 1);
   const within = (limit: number) => (2 * random() - 1) * limit;
@@ -85,7 +89,7 @@ export function coverageOf(way: WayOfTesting, tests: number) {
     fit.q50Low95M3h <= TRUE_Q50_M3H && TRUE_Q50_M3H <= fit.q50High95M3h ? 1 / tests : 0;
   let [weighed, ordinary, unexplained] = [0, 0, 0];
   for (let i = 0; i < tests; i++) {
-    const { runs, result, findings } = bothAxes(doorTest(way, random));
+    const { runs, result, findings } = yorkRegression(doorTest(way, random));
     weighed += holds(result);
     ordinary += runs[0] === undefined ? 0 : holds(runs[0].ordinary);
     if (findings.some(({ rule }) => rule === 'scatter-unexplained')) unexplained += 1 / tests;

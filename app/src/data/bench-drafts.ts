@@ -1,3 +1,4 @@
+import { FORMER_NAMES } from '@calvet/core/former-names';
 import { useSyncExternalStore } from 'react';
 import { Listeners } from './listeners';
 
@@ -6,10 +7,19 @@ const keyOf = (name: string): string => `calvet.bench.${name}`;
 const kept = new Map<string, unknown>();
 const listeners = new Listeners();
 
+/** What is kept for a form, also under what its operation was called before. */
+function textOf(name: string): string | null {
+  const former = Object.keys(FORMER_NAMES).filter((each) => FORMER_NAMES[each] === name);
+  return [name, ...former].reduce<string | null>(
+    (found, each) => found ?? localStorage.getItem(keyOf(each)),
+    null,
+  );
+}
+
 function read(name: string): unknown {
   if (!kept.has(name)) {
     try {
-      kept.set(name, JSON.parse(localStorage.getItem(keyOf(name)) ?? 'null') ?? undefined);
+      kept.set(name, JSON.parse(textOf(name) ?? 'null') ?? undefined);
     } catch {
       kept.set(name, undefined);
     }
@@ -31,7 +41,8 @@ export function changeBenchDraft(name: string, change: (before: unknown) => unkn
   const next = change(read(name));
   kept.set(name, next);
   try {
-    if (next === undefined) localStorage.removeItem(keyOf(name));
+    // Emptied and not removed: else what the operation kept under its former name would come up again.
+    if (next === undefined) localStorage.setItem(keyOf(name), 'null');
     else localStorage.setItem(keyOf(name), JSON.stringify(next));
   } catch {
     // Without storage the form holds until the app is closed.

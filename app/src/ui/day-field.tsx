@@ -1,5 +1,4 @@
-import { isValid } from 'date-fns/isValid';
-import { parseISO } from 'date-fns/parseISO';
+import { isDay } from '@calvet/core';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { Labelled } from './field';
@@ -14,8 +13,6 @@ interface DayFieldProps {
   readonly value: string;
   readonly onChange: (isoDay: string) => void;
 }
-
-const isDay = (text: string): boolean => /^\d{4}-\d{2}-\d{2}$/.test(text) && isValid(parseISO(text));
 
 /** A day, entered with the calendar that the browser brings. It follows what others enter, but while it is typed in. */
 export function DayField({ label, value, onChange }: DayFieldProps) {

@@ -1,4 +1,4 @@
-import type { FrameAlignment, HeatFlow, InstallationGrade } from '@calvet/core';
+import type { EnvelopeKind, FrameAlignment, HeatFlow, InstallationGrade } from '@calvet/core';
 import {
   figure,
   filled,
@@ -25,9 +25,7 @@ export const AREA_WORDS = {
   roof: 'Roof',
   floor: 'Floor',
   opening: 'Window or door',
-} as const;
-export type AreaKind = keyof typeof AREA_WORDS;
-export const AREA_KINDS = Object.keys(AREA_WORDS) as readonly AreaKind[];
+} as const satisfies Readonly<Record<EnvelopeKind, string>>;
 
 /** What a layer is: its resistance known, its material known, or framed. */
 export type LayerFigures =
@@ -63,7 +61,7 @@ export interface BuildUp {
 /** An area of the envelope with its build-up and the grade of its insulation work. */
 export interface AreaBody {
   readonly name: string;
-  readonly kind: AreaKind;
+  readonly kind: EnvelopeKind;
   /** Null until somebody gave it: the area is then in no sum. */
   readonly areaM2: number | null;
   readonly buildUp: BuildUp;
@@ -82,7 +80,7 @@ export const GRADED_VOID_MAX = 0.05;
 export const isJudged = ({ grade, voidFraction }: AreaBody): boolean =>
   grade !== null || voidFraction !== null;
 
-const HEAT_FLOW: Readonly<Record<AreaKind, HeatFlow>> = {
+const HEAT_FLOW: Readonly<Record<EnvelopeKind, HeatFlow>> = {
   wall: 'horizontal',
   rim: 'horizontal',
   opening: 'horizontal',
@@ -92,7 +90,7 @@ const HEAT_FLOW: Readonly<Record<AreaKind, HeatFlow>> = {
 };
 
 /** Which way heat leaves through an area of this kind in winter. */
-export function heatFlowOf(kind: AreaKind): HeatFlow {
+export function heatFlowOf(kind: EnvelopeKind): HeatFlow {
   return HEAT_FLOW[kind];
 }
 

@@ -1,13 +1,13 @@
-import { fromSi, type UnitSystem } from '@calvet/core';
+import { fromSi, type EnvelopeKind, type UnitSystem } from '@calvet/core';
 import { v5 } from 'uuid';
-import type { AreaKind, BuildUp, LayerFigures } from './area';
+import type { BuildUp, LayerFigures } from './area';
 
 /** A build-up to start from, and the kinds of area that it suits. */
 export interface LibraryBuildUp extends Omit<BuildUp, 'name' | 'layers' | 'gradedLayer'> {
   readonly id: string;
   /** Sizes stand in it in millimetres, as `{140}`. */
   readonly name: string;
-  readonly kinds: readonly AreaKind[];
+  readonly kinds: readonly EnvelopeKind[];
   readonly layers: readonly LayerFigures[];
   /** Position of the layer whose installation is graded. */
   readonly gradedLayer: number | null;
@@ -168,7 +168,7 @@ export const BUILD_UP_LIBRARY: readonly LibraryBuildUp[] = [
 ];
 
 /** Build-ups of the library that suit a kind of area. */
-export function libraryFor(kind: AreaKind): readonly LibraryBuildUp[] {
+export function libraryFor(kind: EnvelopeKind): readonly LibraryBuildUp[] {
   return BUILD_UP_LIBRARY.filter(({ kinds }) => kinds.includes(kind));
 }
 
@@ -209,7 +209,7 @@ export function buildUpOf(entry: LibraryBuildUp, units: UnitSystem = 'metric'): 
  * Kinds of area that a build-up is known to suit, by the library entry that it was begun from, whatever was changed in it
  * since; null where nothing is known.
  */
-export function kindsSuiting({ layers }: BuildUp): readonly AreaKind[] | null {
+export function kindsSuiting({ layers }: BuildUp): readonly EnvelopeKind[] | null {
   const ids = new Set(layers.map(({ id }) => id));
   const begunFrom = BUILD_UP_LIBRARY.find((entry) => buildUpOf(entry).layers.some(({ id }) => ids.has(id)));
   return begunFrom?.kinds ?? null;

@@ -1,5 +1,5 @@
 import { airState, type Air } from '../air/density';
-import { airPressurePa, altitudeM, fields, optional, share, temperatureC, windMs } from '../schema';
+import { airPressurePa, altitudeM, fields, option, optional, share, temperatureC, windMs } from '../schema';
 
 /** Weather and air during a test. */
 export interface Conditions {
@@ -15,6 +15,8 @@ export interface Conditions {
 
 /** Which way the fan moves air: out of the house, or into it. */
 export type Direction = 'depressurise' | 'pressurise';
+
+export const direction = option('depressurise', 'pressurise');
 
 /** Air on both sides of the envelope. */
 export interface AirOnBothSides {

@@ -1,6 +1,6 @@
-import type { RunResult } from './multi-point';
+import { intervalOf, meanOf, type RelativeInterval } from './estimate';
 import { lineStandardError } from './power-law-fit';
-import { t95 } from './student-t';
+import type { RunResult } from './run';
 
 /** The fitted line and its 95 % bounds at one pressure, m³/h through the envelope as measured. */
 export interface BandPoint {
@@ -8,49 +8,6 @@ export interface BandPoint {
   readonly flowM3h: number;
   readonly low95M3h: number;
   readonly high95M3h: number;
-}
-
-/** Bounds of a figure as factors of it: 0.98 and 1.02 for ± 2 %. */
-export interface RelativeInterval {
-  readonly low: number;
-  readonly high: number;
-}
-
-/** An estimate with its relative standard error and the degrees of freedom behind it. */
-export interface Estimate {
-  readonly value: number;
-  readonly relativeStandardError: number;
-  readonly degreesOfFreedom: number;
-}
-
-/**
- * Mean of estimates that do not depend on each other: standard errors combine by squares, degrees of freedom by
- * Welch–Satterthwaite, not rounded. Where none of them scatters, the fewest degrees of freedom are taken.
- */
-export function meanOf(estimates: readonly Estimate[]): Estimate {
-  const only = estimates[0];
-  if (only !== undefined && estimates.length === 1) return only;
-  const value = estimates.reduce((sum, estimate) => sum + estimate.value, 0) / estimates.length;
-  const variances = estimates.map(
-    (each) => ((each.value * each.relativeStandardError) / estimates.length) ** 2,
-  );
-  const variance = variances.reduce((sum, each) => sum + each, 0);
-  const spread = estimates.reduce(
-    (sum, each, i) => sum + (variances[i] ?? 0) ** 2 / each.degreesOfFreedom,
-    0,
-  );
-  const fewest = Math.min(...estimates.map((each) => each.degreesOfFreedom));
-  return {
-    value,
-    relativeStandardError: Math.sqrt(variance) / value,
-    degreesOfFreedom: spread > 0 ? variance ** 2 / spread : fewest,
-  };
-}
-
-/** 95 % interval of an estimate whose logarithm is spread evenly: factors exp(±t·se). */
-export function intervalOf({ relativeStandardError, degreesOfFreedom }: Estimate): RelativeInterval {
-  const reach = Math.exp(t95(degreesOfFreedom) * relativeStandardError);
-  return { low: 1 / reach, high: reach };
 }
 
 /**

@@ -9,7 +9,7 @@ describe('uncertainty carried through', () => {
   const q50 = { q50M3h: 600, standardErrorLnQ50: 0.01, degreesOfFreedom: 8 };
 
   test('the size of the house widens the interval, and its share is said', () => {
-    const { q50: flowFigure, n50 } = compute('airtightness.carriedUncertainty', {
+    const { q50: flowFigure, n50 } = compute('airtightness.uncertaintyPropagation', {
       ...q50,
       volumeM3: 400,
       volumeUncertainty: 0.03,
@@ -28,7 +28,7 @@ describe('uncertainty carried through', () => {
       q50: flowFigure,
       qE50,
       qF50,
-    } = compute('airtightness.carriedUncertainty', { ...q50, envelopeAreaM2: 300 });
+    } = compute('airtightness.uncertaintyPropagation', { ...q50, envelopeAreaM2: 300 });
     expect((qE50?.high95 ?? 0) * 300).toBeCloseTo(flowFigure.high95, 9);
     expect(qF50).toBeNull();
   });
@@ -37,7 +37,7 @@ describe('uncertainty carried through', () => {
     fc.assert(
       fc.property(error, error, error, (one, other, calibration) => {
         const width = (volumeUncertainty: number, flowCalibration: number) => {
-          const figure = compute('airtightness.carriedUncertainty', {
+          const figure = compute('airtightness.uncertaintyPropagation', {
             ...q50,
             volumeM3: 400,
             volumeUncertainty,

@@ -1,5 +1,5 @@
 import { exceeds, type Finding } from '../finding';
-import type { RunResult } from './multi-point';
+import type { RunResult } from './run';
 
 /** Neighbouring pressures further apart than this (Pa) leave the line between them to chance. ISO 9972, 5.3.4: about 10 Pa. */
 const WIDEST_GAP_PA = 12;

@@ -1,8 +1,11 @@
 import { REFERENCE_AIR } from '../air/density';
+import { option } from '../schema';
 import type { AirOnBothSides, Direction } from './conditions';
 
 /** Which standard brings the leakage coefficient to reference conditions. */
 export type ReferenceMethod = 'iso9972' | 'astmE779';
+
+export const referenceMethod = option('iso9972', 'astmE779');
 
 /**
  * Factor that brings a leakage coefficient to 20 °C and 101 325 Pa, for a flow exponent n.

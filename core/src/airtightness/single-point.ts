@@ -6,12 +6,13 @@ import { building, type Building } from './building';
 import {
   airOnBothSides,
   conditions,
+  direction,
   type AirOnBothSides,
   type Conditions,
   type Direction,
 } from './conditions';
+import { intervalOf } from './estimate';
 import { leakageFigures, type LeakageFigures } from './figures';
-import { direction, referenceMethod } from './multi-point';
 import {
   baseline,
   meanPa,
@@ -20,8 +21,7 @@ import {
   type Reading,
   type ReducedReading,
 } from './reading';
-import { referenceFactor, type ReferenceMethod } from './reference-conditions';
-import { t95 } from './student-t';
+import { referenceFactor, referenceMethod, type ReferenceMethod } from './reference-conditions';
 import { baselineFindings } from './validity';
 
 /** A reading with its own baseline. */
@@ -101,12 +101,11 @@ function spreadOf(logs: readonly number[], q50M3h: number) {
   const mean = Math.log(q50M3h);
   const variance = logs.reduce((sum, value) => sum + (value - mean) ** 2, 0) / (logs.length - 1);
   const standardErrorLnQ50 = Math.sqrt(variance / logs.length);
-  const reach = t95(logs.length - 1) * standardErrorLnQ50;
-  return {
-    standardErrorLnQ50,
-    q50Low95M3h: q50M3h * Math.exp(-reach),
-    q50High95M3h: q50M3h * Math.exp(reach),
-  };
+  const { low, high } = intervalOf({
+    relativeStandardError: standardErrorLnQ50,
+    degreesOfFreedom: logs.length - 1,
+  });
+  return { standardErrorLnQ50, q50Low95M3h: q50M3h * low, q50High95M3h: q50M3h * high };
 }
 
 /**

@@ -1,7 +1,7 @@
 import { exceeds, fallsBelow, type Finding } from '../finding';
-import type { MultiPointInput, Run, RunResult } from './multi-point';
 import { largestBaselinePa } from './reading';
 import type { ReferenceMethod } from './reference-conditions';
+import type { PressureTest, Run, RunResult } from './run';
 
 export type MultiPointRule =
   | 'few-readings'
@@ -171,7 +171,7 @@ function findInDirections(runs: readonly RunResult[], findings: Findings): void 
 }
 
 /** Weather of the test. ISO 9972, 5.1.4. */
-function findInWeather({ conditions, building, method }: MultiPointInput, findings: Findings): void {
+function findInWeather({ conditions, building, method }: PressureTest, findings: Findings): void {
   const stack = Math.abs(conditions.indoorTemperatureC - conditions.outdoorTemperatureC) * building.heightM;
   const stackLimit = STACK_METRE_KELVIN[method];
   if (exceeds(stack, stackLimit)) {
@@ -197,7 +197,7 @@ function findInWeather({ conditions, building, method }: MultiPointInput, findin
 
 /** Validity of a test: of each run, of the weather, of the directions (ISO 9972, 6.4). */
 export function validityFindings(
-  input: MultiPointInput,
+  input: PressureTest,
   runs: readonly RunResult[],
 ): readonly MultiPointFinding[] {
   const findings: Findings = [];

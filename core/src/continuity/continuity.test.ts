@@ -144,3 +144,20 @@ test('pieces hold every node once and every link within one piece', () => {
     }),
   );
 });
+
+test('a line is traced along a rim like along a wall', () => {
+  const plan = box(4);
+  const withRim = {
+    ...plan,
+    areas: plan.areas.map((area) => (area.id === 'wall1' ? { ...area, kind: 'rim' as const } : area)),
+  };
+  expect(compute('continuity.trace', withRim)).toEqual(compute('continuity.trace', plan));
+  const [, ...without] = withRim.junctions;
+  const corner = without.filter(({ id }) => id !== 'corner1');
+  expect(
+    compute('continuity.trace', { ...withRim, junctions: [plan.junctions[0]!, ...corner] }).breaks,
+  ).toMatchObject([
+    { kind: 'loose-edge', areaId: 'wall1', place: 'right' },
+    { kind: 'loose-edge', areaId: 'wall2', place: 'left' },
+  ]);
+});

@@ -1,9 +1,8 @@
-/** What an area of the envelope is; it decides at which places the area must be joined to something. */
-export type AreaKind = 'wall' | 'floor' | 'ceiling' | 'roof' | 'opening';
+import type { EnvelopeKind } from '../envelope-kind';
 
 /** What of an area decides the places at which it must be joined. */
 export interface AreaEdges {
-  readonly kind: AreaKind;
+  readonly kind: EnvelopeKind;
   /** Of a floor, ceiling or roof; four where left out. */
   readonly sides?: number;
   readonly openings?: readonly string[];
@@ -29,6 +28,7 @@ export function demandedPlaces({
   ];
   switch (kind) {
     case 'wall':
+    case 'rim':
       return ['bottom', 'left', ...inner, 'right', 'top'];
     case 'opening':
       return ['frame', ...inner];

@@ -1,3 +1,4 @@
+import { envelopeKind } from '../envelope-kind';
 import type { Operation } from '../operation';
 import { Refusal } from '../refusal';
 import { boolean, fields, list, named, number, option, optional, positive, text } from '../schema';
@@ -233,7 +234,7 @@ export const traceOperation: Operation<TraceInput, Trace> = {
     areas: list(
       fields<BarrierArea>({
         id: text(),
-        kind: option('wall', 'floor', 'ceiling', 'roof', 'opening'),
+        kind: envelopeKind,
         airBarrierLayer: optional(text()),
         verified: boolean(),
         sides: optional(number({ min: 1, max: 100, whole: true })),

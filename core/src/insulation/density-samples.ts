@@ -1,7 +1,7 @@
-import { fallsBelow, type Finding } from '../finding';
+import type { Finding } from '../finding';
 import type { Operation } from '../operation';
-import { PLAUSIBLE_DENSITY_KGM3 } from './coverage';
 import { fields, list, number, optional, positive } from '../schema';
+import { implausibleSpecification, judgeSamples, MINIMUM_SAMPLE_SHARE } from './sample-acceptance';
 
 /** What was taken out of a cavity and weighed. */
 export interface DensitySample {
@@ -29,8 +29,6 @@ export interface DensitySamples {
   >[];
 }
 
-export const MINIMUM_SAMPLE_SHARE = 0.9;
-
 /**
  * Density of blown insulation from samples, ρ = m/(A·t): accepted where the mean reaches what is specified and no
  * sample falls short of its minimum share. kg/m³. A specified density that no blown insulation has is asked about.
@@ -38,52 +36,24 @@ export const MINIMUM_SAMPLE_SHARE = 0.9;
  */
 export function densitySamples(input: DensitySamplesInput): DensitySamples {
   const { specifiedDensityKgM3, minimumShare = MINIMUM_SAMPLE_SHARE } = input;
-  const least = minimumShare * specifiedDensityKgM3;
-  const samples = input.samples.map(({ massKg, areaM2, thicknessM }) => {
-    const densityKgM3 = massKg / (areaM2 * thicknessM);
-    return { densityKgM3, belowMinimum: fallsBelow(densityKgM3, least) };
+  const densities = input.samples.map(({ massKg, areaM2, thicknessM }) => massKg / (areaM2 * thicknessM));
+  const { belowMinimum, mean, overfill, accepted, findings } = judgeSamples(densities, {
+    specified: specifiedDensityKgM3,
+    minimumShare,
+    rules: { sampleLow: 'sample-density-low', meanLow: 'mean-density-low' },
   });
-  const meanDensityKgM3 = samples.reduce((sum, { densityKgM3 }) => sum + densityKgM3, 0) / samples.length;
-  const findings = samples.flatMap(
-    ({ densityKgM3, belowMinimum }, sample): DensitySamples['findings'][number][] =>
-      belowMinimum
-        ? [
-            {
-              rule: 'sample-density-low',
-              severity: 'fail',
-              message: 'A sample is too light: the cavity needs more, or settles.',
-              value: densityKgM3,
-              limit: least,
-              sample,
-            },
-          ]
-        : [],
-  );
-  if (fallsBelow(meanDensityKgM3, specifiedDensityKgM3)) {
-    findings.push({
-      rule: 'mean-density-low',
-      severity: 'fail',
-      message: 'The samples are lighter on average than specified.',
-      value: meanDensityKgM3,
-      limit: specifiedDensityKgM3,
-    });
-  }
-  const accepted = findings.length === 0;
-  const { low, high } = PLAUSIBLE_DENSITY_KGM3;
-  if (specifiedDensityKgM3 < low || specifiedDensityKgM3 > high) {
-    findings.push({
-      rule: 'specification-implausible',
-      severity: 'warn',
-      message: 'No blown insulation has this density: is the figure a mass per area?',
-      value: specifiedDensityKgM3,
-    });
-  }
   return {
-    samples,
-    meanDensityKgM3,
-    overfill: meanDensityKgM3 / specifiedDensityKgM3 - 1,
+    samples: densities.map((densityKgM3, i) => ({ densityKgM3, belowMinimum: belowMinimum[i] === true })),
+    meanDensityKgM3: mean,
+    overfill,
     accepted,
-    findings,
+    findings: [
+      ...findings,
+      ...implausibleSpecification(
+        specifiedDensityKgM3,
+        'No blown insulation has this density: is the figure a mass per area?',
+      ),
+    ],
   };
 }
 

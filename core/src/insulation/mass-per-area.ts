@@ -1,8 +1,7 @@
-import { fallsBelow, type Finding } from '../finding';
+import type { Finding } from '../finding';
 import type { Operation } from '../operation';
 import { fields, list, number, optional, positive } from '../schema';
-import { PLAUSIBLE_DENSITY_KGM3 } from './coverage';
-import { MINIMUM_SAMPLE_SHARE } from './density-samples';
+import { implausibleSpecification, judgeSamples, MINIMUM_SAMPLE_SHARE } from './sample-acceptance';
 
 export interface MassPerAreaInput {
   /** Mass on a square metre, at the thickness it is specified for. */
@@ -35,55 +34,27 @@ export interface MassPerArea {
 export function massPerArea(input: MassPerAreaInput): MassPerArea {
   const { specifiedMassKgM2, atThicknessM, minimumShare = MINIMUM_SAMPLE_SHARE } = input;
   const specifiedDensityKgM3 = specifiedMassKgM2 / atThicknessM;
-  const least = minimumShare * specifiedMassKgM2;
-  const samples = input.samples.map(({ massKg, areaM2, thicknessM = atThicknessM }) => {
-    const massKgM2 = ((massKg / areaM2) * atThicknessM) / thicknessM;
-    return { massKgM2, belowMinimum: fallsBelow(massKgM2, least) };
-  });
-  const meanMassKgM2 = samples.reduce((sum, { massKgM2 }) => sum + massKgM2, 0) / samples.length;
-  const findings: MassPerArea['findings'][number][] = samples.flatMap(
-    ({ massKgM2, belowMinimum }, sample): MassPerArea['findings'] =>
-      belowMinimum
-        ? [
-            {
-              rule: 'sample-mass-low',
-              severity: 'fail',
-              message: 'A sample is too light: the cavity needs more, or settles.',
-              value: massKgM2,
-              limit: least,
-              sample,
-            },
-          ]
-        : [],
+  const masses = input.samples.map(
+    ({ massKg, areaM2, thicknessM = atThicknessM }) => ((massKg / areaM2) * atThicknessM) / thicknessM,
   );
-  if (fallsBelow(meanMassKgM2, specifiedMassKgM2)) {
-    findings.push({
-      rule: 'mean-mass-low',
-      severity: 'fail',
-      message: 'The samples are lighter on average than specified.',
-      value: meanMassKgM2,
-      limit: specifiedMassKgM2,
-    });
-  }
-  const accepted = findings.length === 0;
-  if (
-    specifiedDensityKgM3 < PLAUSIBLE_DENSITY_KGM3.low ||
-    specifiedDensityKgM3 > PLAUSIBLE_DENSITY_KGM3.high
-  ) {
-    findings.push({
-      rule: 'specification-implausible',
-      severity: 'warn',
-      message: 'No blown insulation has this density: is the figure per area, and the thickness right?',
-      value: specifiedDensityKgM3,
-    });
-  }
+  const { belowMinimum, mean, overfill, accepted, findings } = judgeSamples(masses, {
+    specified: specifiedMassKgM2,
+    minimumShare,
+    rules: { sampleLow: 'sample-mass-low', meanLow: 'mean-mass-low' },
+  });
   return {
     specifiedDensityKgM3,
-    samples,
-    meanMassKgM2,
-    overfill: meanMassKgM2 / specifiedMassKgM2 - 1,
+    samples: masses.map((massKgM2, i) => ({ massKgM2, belowMinimum: belowMinimum[i] === true })),
+    meanMassKgM2: mean,
+    overfill,
     accepted,
-    findings,
+    findings: [
+      ...findings,
+      ...implausibleSpecification(
+        specifiedDensityKgM3,
+        'No blown insulation has this density: is the figure per area, and the thickness right?',
+      ),
+    ],
   };
 }
 

@@ -1,4 +1,4 @@
-import type { BothAxes, BothAxesInput } from '../airtightness/both-axes';
+import type { YorkRegression, YorkRegressionInput } from '../airtightness/york-regression';
 import type { MultiPointInput, MultiPointResult } from '../airtightness/multi-point';
 import type { SinglePointInput, SinglePointResult } from '../airtightness/single-point';
 import { t95 } from '../airtightness/student-t';
@@ -260,7 +260,10 @@ export function explainSinglePoint(
   ];
 }
 
-export function explainBothAxes(input: BothAxesInput, { runs, result }: BothAxes): readonly Step[] {
+export function explainYorkRegression(
+  input: YorkRegressionInput,
+  { runs, result }: YorkRegression,
+): readonly Step[] {
   return [
     ...runs.flatMap((run): Step[] => {
       const [first] = run.readings;

@@ -1,10 +1,10 @@
 import type { OperationName, OperationTypes } from '../operations';
 import { explainDensity, explainDewPoint } from './air';
 import { explainAssembly } from './assembly';
-import { explainBothAxes, explainMultiPoint, explainSinglePoint } from './airtightness';
+import { explainYorkRegression, explainMultiPoint, explainSinglePoint } from './airtightness';
 import {
   explainBudget,
-  explainCarriedUncertainty,
+  explainUncertaintyPropagation,
   explainStageComparison,
   explainZone,
 } from './house-leakage';
@@ -44,8 +44,8 @@ const explanations: Explanations = {
   'air.dewPoint': explainDewPoint,
   'airtightness.multiPoint': explainMultiPoint,
   'airtightness.singlePoint': explainSinglePoint,
-  'airtightness.bothAxes': explainBothAxes,
-  'airtightness.carriedUncertainty': explainCarriedUncertainty,
+  'airtightness.yorkRegression': explainYorkRegression,
+  'airtightness.uncertaintyPropagation': explainUncertaintyPropagation,
   'airtightness.budget': explainBudget,
   'airtightness.stageComparison': explainStageComparison,
   'airtightness.zone': explainZone,

@@ -1,6 +1,9 @@
 import { REFERENCE_AIR } from '../air/density';
 import type { Budget, BudgetInput } from '../airtightness/budget';
-import type { CarriedUncertainty, CarriedUncertaintyInput } from '../airtightness/carried-uncertainty';
+import type {
+  UncertaintyPropagation,
+  UncertaintyPropagationInput,
+} from '../airtightness/uncertainty-propagation';
 import {
   coverageOf,
   type StageComparison,
@@ -12,9 +15,9 @@ import { RHO0_IS, step, whereNotGiven, type Step } from './step';
 
 const RHO0 = REFERENCE_AIR.densityKgM3;
 
-export function explainCarriedUncertainty(
-  input: CarriedUncertaintyInput,
-  output: CarriedUncertainty,
+export function explainUncertaintyPropagation(
+  input: UncertaintyPropagationInput,
+  output: UncertaintyPropagation,
 ): readonly Step[] {
   const { standardErrorLnQ50: se, flowCalibration = 0, q50M3h } = input;
   const unknownCalibration = whereNotGiven(
@@ -24,7 +27,7 @@ export function explainCarriedUncertainty(
   const over = (
     name: string,
     symbol: string,
-    figure: CarriedUncertainty['n50'],
+    figure: UncertaintyPropagation['n50'],
     size: number | undefined,
     uncertainty: number | undefined,
     unit = '',

@@ -20,6 +20,8 @@ import { layerInput, layersOf, type LayerInput } from './layer';
 
 export type AssemblyMethod = 'parallelPath' | 'isothermalPlanes' | 'iso6946';
 
+export const assemblyMethod = option('parallelPath', 'isothermalPlanes', 'iso6946');
+
 export interface AssemblyInput extends FilmChoice {
   /** Inside → outside. */
   readonly layers: readonly LayerInput[];
@@ -142,7 +144,7 @@ export function assembly(input: AssemblyInput): Assembly {
 
 export const assemblyInput = fields<AssemblyInput>({
   layers: list(layerInput, 1),
-  method: option('parallelPath', 'isothermalPlanes', 'iso6946'),
+  method: assemblyMethod,
   frameAlignment: optional(option('aligned', 'offset')),
   ...filmMembers,
   fasteners: optional(list(fastenersInput)),

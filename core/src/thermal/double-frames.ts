@@ -1,7 +1,7 @@
 import type { Operation } from '../operation';
 import { Refusal } from '../refusal';
-import { fields, list, option } from '../schema';
-import { assembly, type Assembly, type AssemblyMethod } from './assembly';
+import { fields, list } from '../schema';
+import { assembly, assemblyMethod, type Assembly, type AssemblyMethod } from './assembly';
 import { filmMembers, type FilmChoice } from './films';
 import { layerInput, type LayerInput } from './layer';
 
@@ -57,7 +57,7 @@ export const doubleFramesOperation: Operation<DoubleFramesInput, DoubleFrames> =
   schema: fields<DoubleFramesInput>({
     layers: list(layerInput, 2),
     ...filmMembers,
-    method: option('parallelPath', 'isothermalPlanes', 'iso6946'),
+    method: assemblyMethod,
   }),
   run: doubleFrames,
 };

@@ -8,6 +8,8 @@ import type { Layer } from './layer';
 
 /** Installation grade of insulation. ANSI 301, appendix A. */
 export type InstallationGrade = 'I' | 'II' | 'III';
+
+export const installationGrade = option('I', 'II', 'III');
 /** How a grade is turned into resistance: as a share of void in the cavity, or as an air-void level (ISO 6946, annex F). */
 export type GradeSchool = 'voidFraction' | 'airVoid';
 
@@ -180,7 +182,7 @@ export function gradeEffect(
 export const gradeAdjustmentInput = fields<GradeAdjustment>({
   school: option('voidFraction', 'airVoid'),
   layer: number({ min: 0, whole: true }),
-  grade: optional(option('I', 'II', 'III')),
+  grade: optional(installationGrade),
   measured: optional(
     fields<MeasuredDefects>({
       voidFraction: share(),

@@ -1,7 +1,7 @@
 import type { Operation } from '../operation';
 import { Refusal } from '../refusal';
-import { fields, nonNegative, option, optional, positive } from '../schema';
-import { assembly, type Assembly, type AssemblyMethod } from './assembly';
+import { fields, nonNegative, optional, positive } from '../schema';
+import { assembly, assemblyMethod, type Assembly, type AssemblyMethod } from './assembly';
 import { filmMembers, type FilmChoice } from './films';
 
 /** A member with two flanges and a thin web, standing through the depth of the fill. */
@@ -110,7 +110,7 @@ export const iSectionOperation: Operation<ISectionInput, ISection> = {
     fillConductivityWmK: positive(),
     otherRsi: optional(nonNegative()),
     ...filmMembers,
-    method: option('parallelPath', 'isothermalPlanes', 'iso6946'),
+    method: assemblyMethod,
   }),
   run: iSection,
 };

@@ -1,10 +1,10 @@
+import { envelopeKind, type EnvelopeKind } from '../envelope-kind';
 import { exceeds, type Finding } from '../finding';
 import { isAsGoodAs, type GradeOfWork } from '../insulation/grade';
 import type { Operation } from '../operation';
 import { Refusal } from '../refusal';
 import { fields, list, nonNegative, option, optional, positive, text } from '../schema';
-
-export type EnvelopeKind = 'wall' | 'rim' | 'floor' | 'ceiling' | 'roof' | 'opening';
+import { installationGrade, type InstallationGrade } from './grade-adjustment';
 
 /** An area as it was planned and as it was built. */
 export interface JudgedArea {
@@ -32,7 +32,7 @@ export interface ThermalRequirementsInput {
   /** Linear thermal bridges, already summed. */
   readonly junctionsWK?: number;
   /** Grade that every area must reach. */
-  readonly leastGrade?: 'I' | 'II' | 'III';
+  readonly leastGrade?: InstallationGrade;
 }
 
 /** `open`: cannot be said yet, because something was not graded. */
@@ -193,7 +193,7 @@ export const thermalRequirementsOperation: Operation<ThermalRequirementsInput, T
     areas: list(
       fields<JudgedArea>({
         id: text(),
-        kind: option('wall', 'rim', 'floor', 'ceiling', 'roof', 'opening'),
+        kind: envelopeKind,
         areaM2: positive(),
         plannedUValue: nonNegative(),
         asBuiltUValue: optional(nonNegative()),
@@ -204,7 +204,7 @@ export const thermalRequirementsOperation: Operation<ThermalRequirementsInput, T
     requirements: optional(
       list(
         fields<KindRequirement>({
-          kind: option('wall', 'rim', 'floor', 'ceiling', 'roof', 'opening'),
+          kind: envelopeKind,
           leastRsi: optional(positive()),
           greatestUValue: optional(positive()),
         }),
@@ -212,7 +212,7 @@ export const thermalRequirementsOperation: Operation<ThermalRequirementsInput, T
     ),
     greatestTransmissionWK: optional(positive()),
     junctionsWK: optional(nonNegative()),
-    leastGrade: optional(option('I', 'II', 'III')),
+    leastGrade: optional(installationGrade),
   }),
   run: thermalRequirements,
 };

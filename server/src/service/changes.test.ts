@@ -234,6 +234,12 @@ describe('ids and what points to them', () => {
 
 describe('what does not fit is refused with its field', () => {
   const wrongChanges: readonly [string, () => unknown, string, string][] = [
+    [
+      'a day that no calendar has',
+      () => change({ kind: 'airtightnessTest', body: { ...testBody, performedOn: '2027-02-29' } }),
+      'not-a-day',
+      'changes[0].body.performedOn',
+    ],
     ['an unknown kind', () => change({ kind: 'ghost' as never }), 'unknown-kind', 'changes[0].kind'],
     ['an unknown op', () => change({ op: 'burn' as never }), 'unknown-option', 'changes[0].op'],
     ['a malformed record id', () => change({ id: 'not-a-uuid' }), 'malformed-id', 'changes[0].id'],

@@ -123,7 +123,7 @@ describe('words', () => {
 
   test('a figure within a part of the output carries the name of the part', () => {
     const [first, second] = answerFigures(
-      compute('airtightness.carriedUncertainty', examples['airtightness.carriedUncertainty']),
+      compute('airtightness.uncertaintyPropagation', examples['airtightness.uncertaintyPropagation']),
       ['n50.value', 'n50.high95'],
       'metric',
     );

@@ -1,4 +1,5 @@
-import type { OperationName } from '@calvet/core/operations';
+import { FORMER_NAMES } from '@calvet/core/former-names';
+import { operationNamed, operationNames, type OperationName } from '@calvet/core/operations';
 
 /** What can be worked out, in the words of who needs it. */
 export interface Entry {
@@ -168,7 +169,7 @@ export const CATALOGUE: Readonly<Record<OperationName, Entry>> = {
     answers: ['result.n50PerHour', 'result.q50M3h', 'result.q50RangeLowM3h', 'result.q50RangeHighM3h'],
     caution: COMBUSTION,
   },
-  'airtightness.bothAxes': {
+  'airtightness.yorkRegression': {
     title: 'Door test in wind',
     tells: 'The fit with each reading weighed by the uncertainty of its pressure and its flow.',
     answers: ['result.q50M3h', 'result.q50Low95M3h', 'result.q50High95M3h', 'result.n50PerHour'],
@@ -179,7 +180,7 @@ export const CATALOGUE: Readonly<Record<OperationName, Entry>> = {
     tells: 'How far a test is from its limit, and the hole that is left to close.',
     answers: ['verdict', 'excessM3h', 'holeAreaM2', 'limitFlowM3h'],
   },
-  'airtightness.carriedUncertainty': {
+  'airtightness.uncertaintyPropagation': {
     title: 'Uncertainty with that of the sizes',
     tells: 'Intervals of n50 and qE50 when volume and areas are uncertain too.',
     answers: ['n50.value', 'n50.low95', 'n50.high95', 'qE50.value'],
@@ -259,10 +260,10 @@ export const SHELVES: readonly Shelf[] = [
       'airtightness.budget',
       'airtightness.multiPoint',
       'airtightness.singlePoint',
-      'airtightness.bothAxes',
+      'airtightness.yorkRegression',
       'airtightness.stageComparison',
       'airtightness.zone',
-      'airtightness.carriedUncertainty',
+      'airtightness.uncertaintyPropagation',
       'continuity.trace',
       'pathToTarget.evaluate',
     ],
@@ -270,11 +271,13 @@ export const SHELVES: readonly Shelf[] = [
 ];
 
 /** The last part of a page's address: `insulation.battCompression` → `insulation-batt-compression`. */
-export function slugOf(name: OperationName): string {
+export function slugOf(name: string): string {
   return name.replace('.', '-').replace(/[A-Z]/g, (letter) => `-${letter.toLowerCase()}`);
 }
 
-const BY_SLUG = new Map(SHELVES.flatMap(({ names }) => names.map((name) => [slugOf(name), name] as const)));
+const BY_SLUG = new Map(
+  [...operationNames, ...Object.keys(FORMER_NAMES)].map((name) => [slugOf(name), operationNamed(name)]),
+);
 
 /** The operation that an address means, if any. */
 export function nameOfSlug(slug: string): OperationName | null {

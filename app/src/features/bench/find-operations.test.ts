@@ -8,7 +8,7 @@ const namesFor = (wanted: string): readonly OperationName[] =>
 test.each<[string, OperationName]>([
   ['blower door', 'airtightness.multiPoint'],
   ['Blower-Door', 'airtightness.singlePoint'],
-  ['blowerdoor', 'airtightness.bothAxes'],
+  ['blowerdoor', 'airtightness.yorkRegression'],
   ['ACH50', 'airtightness.multiPoint'],
   ['ach 50', 'airtightness.budget'],
   ['cfm50', 'airtightness.singlePoint'],

@@ -37,9 +37,9 @@ export const ALSO_CALLED: Readonly<Record<OperationName, string>> = {
   'airtightness.multiPoint':
     'blower door, fan pressurisation, fan pressurization, ACH50, CFM50, n50, q50, air permeability, ISO 9972, ASTM E779, leakage curve',
   'airtightness.singlePoint': 'blower door, one point, quick test, ACH50, CFM50, n50, q50',
-  'airtightness.bothAxes': 'blower door, windy, gusts, uncertainty, ACH50, CFM50, weighted fit',
+  'airtightness.yorkRegression': 'blower door, windy, gusts, uncertainty, ACH50, CFM50, weighted fit',
   'airtightness.budget': 'target, limit, ACH50, CFM50, n50, pass, fail, hole, ELA, EqLA',
-  'airtightness.carriedUncertainty': 'error, tolerance, volume, accuracy, ACH50, n50, blower door',
+  'airtightness.uncertaintyPropagation': 'error, tolerance, volume, accuracy, ACH50, n50, blower door',
   'airtightness.stageComparison': 'before and after, change, retest, blower door, difference',
   'airtightness.zone':
     'zone pressure, ZPD, attic, garage, crawl space, pressure pan, series leakage, blower door',

@@ -1,6 +1,5 @@
 import {
   area as areaKind,
-  AREA_KINDS,
   AREA_WORDS,
   areaFigures,
   buildUpOf,
@@ -13,6 +12,7 @@ import {
   type AreaBody,
   type BuildUp,
 } from '@calvet/contract';
+import { ENVELOPE_KINDS } from '@calvet/core';
 import { useRouter } from 'expo-router';
 import { useState } from 'react';
 import { Pressable, StyleSheet } from 'react-native';
@@ -37,7 +37,7 @@ import { LayerEditor } from './layer-editor';
 import { GRADE_WORDS, judgementWords } from './words';
 import { WorthBars } from './worth-bars';
 
-const KINDS: readonly Option<AreaBody['kind']>[] = AREA_KINDS.map((kind) => ({
+const KINDS: readonly Option<AreaBody['kind']>[] = ENVELOPE_KINDS.map((kind) => ({
   value: kind,
   label: AREA_WORDS[kind],
 }));

@@ -1,6 +1,6 @@
 import type { Operation } from '../operation';
 import { fields, number, optional, positive, share } from '../schema';
-import { intervalOf } from './confidence-band';
+import { intervalOf } from './estimate';
 
 /** A size of the house and its stated standard uncertainty, as a share of it. */
 export interface UncertainSizes {
@@ -12,7 +12,7 @@ export interface UncertainSizes {
   readonly floorAreaUncertainty?: number;
 }
 
-export interface CarriedUncertaintyInput extends UncertainSizes {
+export interface UncertaintyPropagationInput extends UncertainSizes {
   readonly q50M3h: number;
   readonly standardErrorLnQ50: number;
   readonly degreesOfFreedom: number;
@@ -21,7 +21,7 @@ export interface CarriedUncertaintyInput extends UncertainSizes {
 }
 
 /** A figure with its combined uncertainty and 95 % interval. */
-export interface CarriedFigure {
+export interface PropagatedFigure {
   readonly value: number;
   readonly relativeUncertainty: number;
   readonly degreesOfFreedom: number;
@@ -31,18 +31,18 @@ export interface CarriedFigure {
   readonly shareFromSize: number;
 }
 
-export interface CarriedUncertainty {
-  readonly q50: CarriedFigure;
+export interface UncertaintyPropagation {
+  readonly q50: PropagatedFigure;
   /** Null where the size is not given. */
-  readonly n50: CarriedFigure | null;
-  readonly qE50: CarriedFigure | null;
-  readonly qF50: CarriedFigure | null;
+  readonly n50: PropagatedFigure | null;
+  readonly qE50: PropagatedFigure | null;
+  readonly qF50: PropagatedFigure | null;
 }
 
 /** Degrees of freedom beyond which Student's t is the normal distribution. */
 const MANY = 1e9;
 
-function figure(input: CarriedUncertaintyInput, size: number, sizeUncertainty: number): CarriedFigure {
+function figure(input: UncertaintyPropagationInput, size: number, sizeUncertainty: number): PropagatedFigure {
   const { standardErrorLnQ50, flowCalibration = 0 } = input;
   const stated = flowCalibration ** 2 + sizeUncertainty ** 2;
   const variance = standardErrorLnQ50 ** 2 + stated;
@@ -53,7 +53,7 @@ function figure(input: CarriedUncertaintyInput, size: number, sizeUncertainty: n
       ? MANY
       : Math.min(MANY, input.degreesOfFreedom * (variance / standardErrorLnQ50 ** 2) ** 2);
   const value = input.q50M3h / size;
-  const { low, high } = intervalOf({ value, relativeStandardError: relativeUncertainty, degreesOfFreedom });
+  const { low, high } = intervalOf({ relativeStandardError: relativeUncertainty, degreesOfFreedom });
   return {
     value,
     relativeUncertainty,
@@ -67,10 +67,10 @@ function figure(input: CarriedUncertaintyInput, size: number, sizeUncertainty: n
 /**
  * The interval of n50, qE50 and qF50 with the uncertainty of the house's sizes in it: relative variances of flow,
  * calibration and size add, degrees of freedom by Welch–Satterthwaite. JCGM 100, 5.1.6 and G.4.
- * @example carriedUncertainty({ q50M3h: 600, standardErrorLnQ50: 0.01, degreesOfFreedom: 8, volumeM3: 400, volumeUncertainty: 0.03 }).n50?.high95 // 1.60
+ * @example uncertaintyPropagation({ q50M3h: 600, standardErrorLnQ50: 0.01, degreesOfFreedom: 8, volumeM3: 400, volumeUncertainty: 0.03 }).n50?.high95 // 1.60
  */
-export function carriedUncertainty(input: CarriedUncertaintyInput): CarriedUncertainty {
-  const over = (size: number | undefined, uncertainty = 0): CarriedFigure | null =>
+export function uncertaintyPropagation(input: UncertaintyPropagationInput): UncertaintyPropagation {
+  const over = (size: number | undefined, uncertainty = 0): PropagatedFigure | null =>
     size === undefined ? null : figure(input, size, uncertainty);
   return {
     q50: figure(input, 1, 0),
@@ -80,18 +80,19 @@ export function carriedUncertainty(input: CarriedUncertaintyInput): CarriedUncer
   };
 }
 
-export const carriedUncertaintyOperation: Operation<CarriedUncertaintyInput, CarriedUncertainty> = {
-  schema: fields<CarriedUncertaintyInput>({
-    q50M3h: positive(),
-    standardErrorLnQ50: share(),
-    degreesOfFreedom: number({ min: 1 }),
-    flowCalibration: optional(share()),
-    volumeM3: optional(positive()),
-    volumeUncertainty: optional(share()),
-    envelopeAreaM2: optional(positive()),
-    envelopeAreaUncertainty: optional(share()),
-    floorAreaM2: optional(positive()),
-    floorAreaUncertainty: optional(share()),
-  }),
-  run: carriedUncertainty,
-};
+export const uncertaintyPropagationOperation: Operation<UncertaintyPropagationInput, UncertaintyPropagation> =
+  {
+    schema: fields<UncertaintyPropagationInput>({
+      q50M3h: positive(),
+      standardErrorLnQ50: share(),
+      degreesOfFreedom: number({ min: 1 }),
+      flowCalibration: optional(share()),
+      volumeM3: optional(positive()),
+      volumeUncertainty: optional(share()),
+      envelopeAreaM2: optional(positive()),
+      envelopeAreaUncertainty: optional(share()),
+      floorAreaM2: optional(positive()),
+      floorAreaUncertainty: optional(share()),
+    }),
+    run: uncertaintyPropagation,
+  };

@@ -1,16 +1,17 @@
 import type { Finding } from '../finding';
 import type { Operation } from '../operation';
 import { Refusal } from '../refusal';
-import { fields, list, nonNegative, number, option, optional, share } from '../schema';
-import { building, type Building } from './building';
+import { fields, nonNegative, number, optional, share } from '../schema';
 import jStat from 'jstat';
-import { meanOf, type Estimate } from './confidence-band';
-import { airOnBothSides, conditions, type AirOnBothSides, type Conditions } from './conditions';
+import type { Building } from './building';
+import { airOnBothSides, type AirOnBothSides } from './conditions';
+import { boundsOf, meanOf, type Estimate } from './estimate';
 import { leakageFigures, type LeakageFigures } from './figures';
 import { combinedUncertainty, LIMIT_TO_UNCERTAINTY, reach95, type JoinedError } from './joined-interval';
-import { multiPoint, type Run, type RunResult } from './multi-point';
-import { baseline, meanPa, readingMembers, type Reading } from './reading';
-import { referenceFactor, type ReferenceMethod } from './reference-conditions';
+import { multiPoint } from './multi-point';
+import { meanPa } from './reading';
+import { referenceFactor } from './reference-conditions';
+import { pressureTestMembers, type PressureTest, type Run, type RunResult } from './run';
 import { t95 } from './student-t';
 import type { MultiPointRule } from './validity';
 import { yorkFit, type UncertainPoint, type YorkLine } from './york-fit';
@@ -32,11 +33,7 @@ export interface InstrumentAccuracy {
   readonly pressureScatterPa?: number;
 }
 
-export interface BothAxesInput {
-  readonly method: ReferenceMethod;
-  readonly building: Building;
-  readonly conditions: Conditions;
-  readonly runs: readonly Run[];
+export interface YorkRegressionInput extends PressureTest {
   readonly accuracy?: InstrumentAccuracy;
 }
 
@@ -51,7 +48,7 @@ export interface WeighedReading {
 }
 
 /** The fit of one run that weighs each reading, and the ordinary one beside it. */
-export interface BothAxesRun {
+export interface YorkRegressionRun {
   readonly direction: Run['direction'];
   readonly pressureScatterPa: number;
   readonly readings: readonly WeighedReading[];
@@ -75,7 +72,7 @@ export interface BothAxesRun {
   >;
 }
 
-export interface BothAxesFigures extends LeakageFigures {
+export interface YorkRegressionFigures extends LeakageFigures {
   readonly standardErrorLnQ50: number;
   readonly sharedUncertaintyLnQ50: number;
   /** The interval is q50·exp(± factor · standardErrorLnQ50). */
@@ -85,9 +82,9 @@ export interface BothAxesFigures extends LeakageFigures {
   readonly q50High95M3h: number;
 }
 
-export interface BothAxes {
-  readonly runs: readonly BothAxesRun[];
-  readonly result: BothAxesFigures;
+export interface YorkRegression {
+  readonly runs: readonly YorkRegressionRun[];
+  readonly result: YorkRegressionFigures;
   /** Those of the ordinary evaluation, and the scatter that nothing explains. */
   readonly findings: readonly Finding<MultiPointRule | 'scatter-unexplained'>[];
 }
@@ -245,13 +242,13 @@ function ownErrorLnFlow({ line, points }: Fit, scatter: Scatter, scale: number, 
 }
 
 interface Prepared {
-  readonly run: BothAxesRun;
+  readonly run: YorkRegressionRun;
   readonly error: JoinedError;
   readonly flowAt: (pressurePa: number) => number;
 }
 
 function evaluateRun(
-  input: BothAxesInput,
+  input: YorkRegressionInput,
   index: number,
   ordinary: RunResult,
   air: AirOnBothSides,
@@ -276,7 +273,7 @@ function evaluateRun(
   const reference = coefficient * referenceFactor(method, line.slope, run.direction, air);
   const flowAt = (pressurePa: number): number => reference * pressurePa ** line.slope;
   const q50M3h = flowAt(50);
-  const reach = Math.exp(reach95(error));
+  const { low, high } = boundsOf(reach95(error));
   return {
     flowAt,
     error,
@@ -302,8 +299,8 @@ function evaluateRun(
       standardErrorLnQ50: combinedUncertainty(error),
       sharedUncertaintyLnQ50: combinedUncertainty({ ...error, standardError: 0 }),
       q50M3h,
-      q50Low95M3h: q50M3h / reach,
-      q50High95M3h: q50M3h * reach,
+      q50Low95M3h: q50M3h * low,
+      q50High95M3h: q50M3h * high,
       ordinary: {
         exponent: ordinary.exponent,
         exponentStandardError: ordinary.exponentStandardError,
@@ -316,7 +313,7 @@ function evaluateRun(
   };
 }
 
-function combine(runs: readonly Prepared[], size: Building): BothAxesFigures {
+function combine(runs: readonly Prepared[], size: Building): YorkRegressionFigures {
   const mean = (pressurePa: number): number =>
     runs.reduce((sum, { flowAt }) => sum + flowAt(pressurePa), 0) / runs.length;
   const own = meanOf(
@@ -335,14 +332,15 @@ function combine(runs: readonly Prepared[], size: Building): BothAxesFigures {
     limits: [sharedLimit(0), sharedLimit(1)],
   };
   const [reach, uncertainty] = [reach95(error), combinedUncertainty(error)];
+  const { low, high } = boundsOf(reach);
   return {
     ...leakageFigures({ q4M3h: mean(4), q10M3h: mean(10), q50M3h: mean(50) }, size),
     standardErrorLnQ50: uncertainty,
     sharedUncertaintyLnQ50: combinedUncertainty({ ...error, standardError: 0 }),
     coverageFactor: uncertainty > 0 ? reach / uncertainty : t95(own.degreesOfFreedom),
     degreesOfFreedom: own.degreesOfFreedom,
-    q50Low95M3h: own.value * Math.exp(-reach),
-    q50High95M3h: own.value * Math.exp(reach),
+    q50Low95M3h: own.value * low,
+    q50High95M3h: own.value * high,
   };
 }
 
@@ -353,7 +351,7 @@ function combine(runs: readonly Prepared[], size: Building): BothAxesFigures {
  * the baseline, the gauge, the flow range – is joined to it after the fit. Intervals at 95 %. York et al. 2004; JCGM 100, 101.
  * @throws {Refusal} as {@link multiPoint}, `too-few-readings` (of the baseline), `no-fit`
  */
-export function bothAxes(input: BothAxesInput): BothAxes {
+export function yorkRegression(input: YorkRegressionInput): YorkRegression {
   const ordinary = multiPoint(input);
   const air = airOnBothSides(input.conditions);
   const runs = ordinary.runs.map((run, i) => evaluateRun(input, i, run, air));
@@ -364,7 +362,7 @@ export function bothAxes(input: BothAxesInput): BothAxes {
   };
 }
 
-function unexplainedScatter({ run: result }: Prepared, run: number): BothAxes['findings'] {
+function unexplainedScatter({ run: result }: Prepared, run: number): YorkRegression['findings'] {
   const { reducedChiSquared, readings } = result;
   const limit = unexplainedFrom(readings.length - 2);
   if (!(reducedChiSquared > limit)) return [];
@@ -380,21 +378,9 @@ function unexplainedScatter({ run: result }: Prepared, run: number): BothAxes['f
   ];
 }
 
-export const bothAxesOperation: Operation<BothAxesInput, BothAxes> = {
-  schema: fields<BothAxesInput>({
-    method: option('iso9972', 'astmE779'),
-    building,
-    conditions,
-    runs: list(
-      fields<Run>({
-        direction: option('depressurise', 'pressurise'),
-        baselineBeforePa: baseline(),
-        baselineAfterPa: baseline(),
-        readings: list(fields<Reading>(readingMembers)),
-      }),
-      1,
-      2,
-    ),
+export const yorkRegressionOperation: Operation<YorkRegressionInput, YorkRegression> = {
+  schema: fields<YorkRegressionInput>({
+    ...pressureTestMembers,
     accuracy: optional(
       fields<InstrumentAccuracy>({
         pressureShare: optional(share()),
@@ -405,5 +391,5 @@ export const bothAxesOperation: Operation<BothAxesInput, BothAxes> = {
       }),
     ),
   }),
-  run: bothAxes,
+  run: yorkRegression,
 };

@@ -50,7 +50,7 @@ describe('the 95 % interval holds the truth 93 to 97 % of the time', () => {
 });
 
 test('without scatter about the law, what gauge and flow range share is all that is left open', () => {
-  const { result } = compute('airtightness.bothAxes', {
+  const { result } = compute('airtightness.yorkRegression', {
     ...input,
     accuracy: { pressureShare: 0, pressureFloorPa: 0, flowShare: 0.03, pressureScatterPa: 0, ownPart: 0.01 },
   });
@@ -66,8 +66,8 @@ test('the mean of two directions is no surer of what both share', () => {
     baselineAfterPa: [0],
     readings: readings.map((each) => ({ ...each, pressurePa: -each.pressurePa })),
   };
-  const one = compute('airtightness.bothAxes', input).result;
-  const both = compute('airtightness.bothAxes', { ...input, runs: [...input.runs, other] }).result;
+  const one = compute('airtightness.yorkRegression', input).result;
+  const both = compute('airtightness.yorkRegression', { ...input, runs: [...input.runs, other] }).result;
   expect(both.sharedUncertaintyLnQ50).toBeCloseTo(one.sharedUncertaintyLnQ50, 9);
   expect(both.standardErrorLnQ50).toBeLessThan(one.standardErrorLnQ50);
 });
@@ -84,7 +84,7 @@ const input = {
 };
 
 test('without scatter about the law both fits find it, and each reading has its weight', () => {
-  const { runs, result, findings } = compute('airtightness.bothAxes', input);
+  const { runs, result, findings } = compute('airtightness.yorkRegression', input);
   expect(runs[0]!.exponent).toBeCloseTo(0.63, 9);
   expect(result.q50M3h).toBeCloseTo(40 * 50 ** 0.63, 6);
   expect(runs[0]!.ordinary.q50M3h).toBeCloseTo(result.q50M3h, 6);
@@ -98,7 +98,7 @@ test('a reading off the line by more than anything stated is said so', () => {
   const off = readings.map((reading, i) =>
     i === 2 ? { ...reading, flowM3h: reading.flowM3h * 1.25 } : reading,
   );
-  const { findings } = compute('airtightness.bothAxes', {
+  const { findings } = compute('airtightness.yorkRegression', {
     ...input,
     runs: [{ ...input.runs[0], readings: off }],
   });
@@ -109,9 +109,9 @@ test('a reading off the line by more than anything stated is said so', () => {
 
 test('one baseline reading a side shows no scatter: it must be stated', () => {
   const single = { ...input.runs[0], baselineBeforePa: [0], baselineAfterPa: [0] };
-  expect(() => compute('airtightness.bothAxes', { ...input, runs: [single] })).toThrow(
+  expect(() => compute('airtightness.yorkRegression', { ...input, runs: [single] })).toThrow(
     expect.objectContaining({ code: 'too-few-readings', field: 'runs[0].baselineBeforePa' }),
   );
   const stated = { ...input, runs: [single], accuracy: { pressureScatterPa: 1 } };
-  expect(compute('airtightness.bothAxes', stated).runs[0]!.pressureScatterPa).toBe(1);
+  expect(compute('airtightness.yorkRegression', stated).runs[0]!.pressureScatterPa).toBe(1);
 });
