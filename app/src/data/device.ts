@@ -19,5 +19,5 @@ function known(): Device {
   return made;
 }
 
-/** Which device this is, by a UUID that it made for itself: so that nobody is in dispute with their own entries. */
+/** Which device this is, by a UUID that it made for itself: the history of a record tells them apart. */
 export const { id: deviceId, isNew: isNewDevice } = known();

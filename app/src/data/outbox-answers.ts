@@ -10,6 +10,7 @@ import {
   type KindedRecord,
 } from '@calvet/contract';
 import {
+  afterTaken,
   asList,
   bodyChangeOf,
   disputedKeys,
@@ -172,7 +173,7 @@ function isTooNew({ kind, body }: Change, { code }: Extract<ChangeOutcome, { out
 /** A record was put back: a deletion of it that is in dispute is taken back. */
 function restored(state: Waiting, waiting: Pending): Waiting {
   const { change } = waiting;
-  const left = without(state, change.changeId);
+  const left = afterTaken(state, waiting);
   const dispute = left.troubled.find(isDisputeOver(change.id));
   if (dispute === undefined) return left;
   const next = intoDispute(dispute, laidFrom(waiting, NO_CHANGE));
@@ -186,7 +187,7 @@ function withOutcome(state: Waiting, changeId: string, outcome: ChangeOutcome, n
   switch (outcome.outcome) {
     case 'applied':
     case 'already-applied':
-      return waiting.change.op === 'restore' ? restored(state, waiting) : without(state, changeId);
+      return waiting.change.op === 'restore' ? restored(state, waiting) : afterTaken(state, waiting);
     case 'conflict':
       return inDispute(state, waiting, outcome, newId);
     case 'refused': {

@@ -106,9 +106,19 @@ describe('what may have left is not touched again', () => {
     expect(changes(state)).toMatchObject([
       { body: { name: 'One' }, baseRevision: 3 },
       // Under what waits nobody saw revision 8.
-      { body: { name: 'Two', grade: 'I' }, baseRevision: 3 },
+      { body: { name: 'Two' }, baseRevision: 3 },
+      { body: { grade: 'I' }, baseRevision: 8 },
     ]);
-    expect(new Set(changes(state).map(({ changeId }) => changeId)).size).toBe(2);
+    expect(new Set(changes(state).map(({ changeId }) => changeId)).size).toBe(3);
+    const more = enter(
+      state,
+      { body: { name: 'Twos' }, seenRevision: 8 },
+      { body: { grade: 'II' }, seenRevision: 8 },
+    );
+    expect(changes(more).slice(1)).toMatchObject([
+      { body: { name: 'Twos' }, baseRevision: 3 },
+      { body: { grade: 'II' }, baseRevision: 8 },
+    ]);
   });
 
   test('what touches nothing that waits is made upon the newest state', () => {

@@ -11,6 +11,7 @@ import {
   type FieldCollision,
   type Kind,
   type KindedRecord,
+  SEEN_MAX,
 } from '@calvet/contract';
 
 /** A change on its way to the server. */
@@ -69,6 +70,8 @@ export interface Entry {
   readonly change: BodyChange;
   /** Revision of the record that the person saw. */
   readonly seenRevision: number;
+  /** Ids of changes on their way that they saw laid over it. */
+  readonly seen?: readonly string[];
   /** ISO 8601, UTC, by this device's clock. */
   readonly enteredAt: string;
 }
@@ -129,18 +132,28 @@ function joined(change: Change, more: BodyChange): Change {
   return withBodyChange(change, joinedChanges(bodyChangeOf(change), more));
 }
 
+/** A change that names others as seen by its maker, beside those that it names already. */
+export function havingSeen(change: Change, changeIds: readonly string[] = []): Change {
+  const { changeId, seen = [] } = change;
+  const fresh = changeIds.filter((id) => id !== changeId && !seen.includes(id));
+  return fresh.length === 0 ? change : { ...change, seen: [...seen, ...fresh].slice(-SEEN_MAX) };
+}
+
 export const changeOf = (entry: Entry, baseRevision: number): Change =>
-  withBodyChange(
-    {
-      changeId: entry.entryId,
-      kind: entry.kind,
-      id: entry.id,
-      baseRevision,
-      op: entry.op,
-      body: {},
-      enteredAt: entry.enteredAt,
-    },
-    entry.change,
+  havingSeen(
+    withBodyChange(
+      {
+        changeId: entry.entryId,
+        kind: entry.kind,
+        id: entry.id,
+        baseRevision,
+        op: entry.op,
+        body: {},
+        enteredAt: entry.enteredAt,
+      },
+      entry.change,
+    ),
+    entry.seen,
   );
 
 const isOver = (one: readonly string[], other: readonly string[]): boolean =>
@@ -261,17 +274,31 @@ function unlessSuperseded(state: Waiting, entry: Entry): Entry {
   return { ...entry, change };
 }
 
+/**
+ * The change that an update joins: one that has not left and is made upon the same state, with nothing behind it that the
+ * update is to be laid over. What was made upon another state goes alone: else it would pass for having seen more than it
+ * did, or less.
+ */
+function openFor(entry: Entry, base: number, pending: readonly Pending[]): Pending | undefined {
+  const keys = keysOf(entry.change);
+  const ofRecord = pending.filter(({ change }) => change.id === entry.id);
+  const behind = ofRecord.findLastIndex(
+    ({ change, isSealed }) => isSealed || change.op === 'delete' || change.op === 'restore',
+  );
+  const open = ofRecord.slice(behind + 1);
+  const under = open.findLastIndex(({ change }) => isOver(keysOf(change), keys));
+  return open.slice(Math.max(0, under)).find(({ change }) => change.baseRevision === base);
+}
+
 function appended(state: Waiting, given: Entry): Waiting {
   const entry = given.op === 'update' ? unlessSuperseded(state, given) : given;
   if (isEmptyChange(entry.change) && !isEmptyChange(given.change)) return state;
-  const last = state.pending.findLast(({ change }) => change.id === entry.id);
-  const isOpen =
-    last !== undefined && !last.isSealed && (last.change.op === 'create' || last.change.op === 'update');
   const base = baseOf(entry, state.pending);
-  // What was seen of an earlier state alone is not made upon a later one with the rest.
-  if (entry.op === 'update' && isOpen && base >= last.change.baseRevision) {
-    const next = over(last, laidOf(entry), last.change.op);
-    return { ...state, pending: replaced(state.pending, last, [next]) };
+  const open = entry.op === 'update' ? openFor(entry, base, state.pending) : undefined;
+  if (open !== undefined) {
+    const next = over(open, laidOf(entry), open.change.op);
+    const joining = { ...next, change: havingSeen(next.change, entry.seen) };
+    return { ...state, pending: replaced(state.pending, open, [joining]) };
   }
   const change = changeOf(entry, base);
   return { ...state, pending: [...state.pending, { houseId: entry.houseId, change, isSealed: false }] };
@@ -390,6 +417,23 @@ export const without = (state: Waiting, changeId: string): Waiting => ({
   ...state,
   pending: state.pending.filter(({ change }) => change.changeId !== changeId),
 });
+
+/** Ids of the changes of a record that whoever enters something now has before them: those on their way, and what these had. */
+export const seenUnder = ({ pending }: Waiting, recordId: string): readonly string[] => [
+  ...new Set(
+    pending.flatMap(({ change: { id, changeId, seen = [] } }) =>
+      id === recordId ? [...seen, changeId] : [],
+    ),
+  ),
+];
+
+/** What waits without a change that the server took: whoever made what waits behind it had that before them. */
+export function afterTaken(state: Waiting, { change: taken }: Pending): Waiting {
+  const upon = <Each extends Pending>(each: Each): Each =>
+    each.change.id === taken.id ? { ...each, change: havingSeen(each.change, [taken.changeId]) } : each;
+  const { pending, troubled } = without(state, taken.changeId);
+  return { pending: pending.map(upon), troubled: troubled.map(upon) };
+}
 
 /**
  * Changes of a house that wait, in the order in which a screen lays them over its copy: what was refused was made first,

@@ -8,6 +8,7 @@ import {
   afterLoss,
   NOTHING_WAITS,
   sealed,
+  seenUnder,
   withEntries,
   type Decision,
   type Entry,
@@ -68,7 +69,8 @@ export class Outbox {
   /** True while this tab is the one that changes what waits, and sends it. */
   readonly isLeading = (): boolean => this.leads;
 
-  write(entries: readonly Entry[]): void {
+  write(made: readonly Entry[]): void {
+    const entries = made.map((entry) => ({ ...entry, seen: seenUnder(this.waiting, entry.id) }));
     // What was entered before it, while another tab sent, goes first.
     if (this.leads && this.own.length === 0) {
       this.change(withEntries(this.waiting, entries));

@@ -21,6 +21,11 @@ export interface Change<K extends Kind = Kind> {
   readonly parts?: readonly PartChange[];
   /** When it was entered, by the device's clock, ISO 8601, UTC. */
   readonly enteredAt?: string;
+  /**
+   * Ids of changes of this record that its maker had before them, beside what the revision holds: those of their own that were
+   * on their way. Nobody else knows these ids, so that nobody else can claim to have seen what they did not.
+   */
+  readonly seen?: readonly string[];
 }
 
 export type OutcomeCode =
@@ -124,6 +129,8 @@ export interface ConfirmedPictures {
 
 /** How many pictures may be asked about at once. */
 export const CONFIRM_MAX = 50;
+/** A change names at most so many that were seen. */
+export const SEEN_MAX = 100;
 export const BATCH_MAX = 200;
 /** A batch is not made larger than this, in bytes of JSON; a single change may be. */
 export const BATCH_BYTES_MAX = 400_000;

@@ -57,18 +57,17 @@ describe('two phones on one record', () => {
     expect(outcomes(server.take([change('update', 1, { grade: 'II' })], 'b'))).toEqual(['applied']);
   });
 
-  test('a phone is never in dispute with itself, also upon an old revision', () => {
+  test('what is named as seen is no dispute; that another device sends it is no excuse, and that the same one does none', () => {
     const server = withWall();
-    server.take([change('update', 1, { grade: 'I' }), change('update', 1, { grade: 'II' })], 'a');
-    expect(outcomes(server.take([change('update', 1, { grade: 'III' })], 'a'))).toEqual(['applied']);
+    const [first, second] = [change('update', 1, { grade: 'I' }), change('update', 1, { grade: 'II' })];
+    expect(outcomes(server.take([first, second], 'a'))).toEqual(['applied', 'applied']);
+    const third = change('update', 1, { grade: 'III' });
+    expect(outcomes(server.take([third], 'a'))).toEqual(['conflict']);
+    expect(outcomes(server.take([{ ...third, seen: [first.changeId] }], 'a'))).toEqual(['conflict']);
+    expect(outcomes(server.take([{ ...third, seen: [first.changeId, second.changeId] }], 'b'))).toEqual([
+      'applied',
+    ]);
     expect(server.bodyOf('wall')).toMatchObject({ grade: 'III' });
-  });
-
-  test('senders that do not say which device they are count as different ones, but for one batch', () => {
-    const server = withWall();
-    const batch = [change('update', 1, { grade: 'I' }), change('update', 1, { grade: 'II' })];
-    expect(outcomes(server.take(batch, ''))).toEqual(['applied', 'applied']);
-    expect(outcomes(server.take([change('update', 1, { grade: 'III' })], ''))).toEqual(['conflict']);
   });
 
   test('deleting what another edited asks; so does editing what another deleted', () => {
@@ -130,8 +129,12 @@ describe('two phones create the same record, under an id that both derive', () =
 
   test('a phone that creates once more says no more than it means; sent twice it counts once', () => {
     const server = new Server();
-    const again = change('create', 0, { name: 'West', grade: null, voidFraction: null });
-    server.take([change('create', 0, { name: 'Wall', grade: 'I' })], 'a');
+    const first = change('create', 0, { name: 'Wall', grade: 'I' });
+    const again = {
+      ...change('create', 0, { name: 'West', grade: null, voidFraction: null }),
+      seen: [first.changeId],
+    };
+    server.take([first], 'a');
     expect(outcomes(server.take([again], 'a'))).toEqual(['applied']);
     expect(outcomes(server.take([again], 'a'))).toEqual(['already-applied']);
     expect(server.bodyOf('wall')).toEqual({ name: 'West', grade: 'I' });

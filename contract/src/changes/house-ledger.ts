@@ -137,16 +137,16 @@ function pointingNowhere(change: Change, i: number, { records, there }: HouseLed
 }
 
 /**
- * What others did to a record that the maker of a change did not know: accepted after the revision that the change is
- * made upon, and neither in the same batch nor from the same device, whose person saw it.
+ * What was done to a record that the maker of a change did not know: accepted after the revision that the change is made
+ * upon, and neither sent in the same batch nor named by the change as seen.
  */
-function unseenBy(change: Change, { past, before, author }: HouseLedger): readonly AcceptedChange[] {
+function unseenBy(
+  { id, baseRevision, seen = [] }: Change,
+  { past, before }: HouseLedger,
+): readonly AcceptedChange[] {
   return past.filter(
-    ({ recordId, revision, changeId, device }) =>
-      recordId === change.id &&
-      revision > change.baseRevision &&
-      !before.has(changeId) &&
-      (device === '' || device !== author.device),
+    ({ recordId, revision, changeId }) =>
+      recordId === id && revision > baseRevision && !before.has(changeId) && !seen.includes(changeId),
   );
 }
 
@@ -280,14 +280,15 @@ function isSameContent(change: Change, { kind, recordId, op, body, parts }: Acce
   );
 }
 
-/** The record, where others brought it further than a change that was taken before. */
-function newer(
-  { id }: Change,
+/** The record, where more than a change that was taken before brought it to where it is. */
+function wherever(
+  { id, baseRevision }: Change,
   revision: number,
   { records }: HouseLedger,
 ): { readonly current?: ReturnType<typeof asKindedRecord> } {
   const record = records.get(id);
-  return record === undefined || record.revision <= revision ? {} : { current: asKindedRecord(record) };
+  const isItsOwn = record?.revision === revision && revision === baseRevision + 1;
+  return record === undefined || isItsOwn ? {} : { current: asKindedRecord(record) };
 }
 
 /**
@@ -345,7 +346,7 @@ function outcomeOf(change: Change, i: number, ledger: HouseLedger): ChangeOutcom
       outcome: 'already-applied',
       revision,
       changeNumber,
-      ...newer(change, revision, ledger),
+      ...wherever(change, revision, ledger),
     };
   }
   const house = ledger.records.get(ledger.houseId);

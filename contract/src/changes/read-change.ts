@@ -3,7 +3,7 @@ import { broughtInPresentForm } from '../former-form';
 import { fieldsOf, isKind, KINDS, type Kind } from '../kinds';
 import { refusalOf, type FieldRefusal } from '../refusal-of';
 import { bodySchemas, uuid } from '../schemas';
-import { CHANGE_OPS, type Change, type ChangeOp, type OutcomeCode } from './change';
+import { CHANGE_OPS, SEEN_MAX, type Change, type ChangeOp, type OutcomeCode } from './change';
 import { PARTS, type PartChange } from './parts';
 
 /** A change touches at most so many parts of its record. */
@@ -17,6 +17,7 @@ const envelope = Joi.object({
   op: Joi.valid(...CHANGE_OPS).required(),
   body: Joi.object().unknown(true).default({}),
   enteredAt: Joi.string().isoDate().max(30),
+  seen: Joi.array().items(uuid()).max(SEEN_MAX),
   parts: Joi.when('op', {
     is: 'update',
     then: Joi.array()

@@ -135,16 +135,18 @@ describe('a change against an old revision', () => {
     expect((await since(0)).body.records.at(-1)?.record.name).toBe('Theirs');
   });
 
-  test('merges where it touches other fields; the same device is never in dispute with itself', async () => {
+  test('merges where it touches other fields; what it names as seen is no dispute, and which device sends it decides nothing', async () => {
     const [phone, tablet] = [v7(), v7()];
     const from = (device: string, ...sent: unknown[]) =>
       ask(changesUrl, { json: { changes: sent }, headers: { 'x-calvet-device': device } });
     const area = change({});
     await from(phone, area);
     const edit = (body: object) => change({ id: area.id, op: 'update', baseRevision: 1, body });
-    expect((await from(phone, edit({ grade: 'II' }))).status).toBe(200);
+    const first = edit({ grade: 'II' });
+    expect((await from(phone, first)).status).toBe(200);
     expect((await from(tablet, edit({ name: 'West wall' }))).status).toBe(200);
-    expect((await from(phone, edit({ grade: 'I' }))).status).toBe(200);
+    expect((await from(phone, edit({ grade: 'I' }))).status).toBe(409);
+    expect((await from(phone, { ...edit({ grade: 'I' }), seen: [first.changeId] })).status).toBe(200);
     const { status, body } = await from(tablet, edit({ grade: 'III' }));
     expect(status).toBe(409);
     expect(body.results[0]).toMatchObject({ outcome: 'conflict', fields: [{ field: 'grade' }] });
