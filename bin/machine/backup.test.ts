@@ -41,7 +41,7 @@ test('a backup that is written while the server runs brings every record and eve
         records += page.records.length;
         hash.update(JSON.stringify(page));
         for (const { kind, record } of page.records.filter((each) => each.kind === 'photo')) {
-          const answer = await fetch(url + '/api/v1/pictures/' + record.sha256);
+          const answer = await fetch(url + '/api/v1/houses/' + id + '/pictures/' + record.sha256);
           if (answer.ok) pictures++;
           hash.update(Buffer.from(await answer.arrayBuffer()));
         }

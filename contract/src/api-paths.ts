@@ -13,12 +13,14 @@ export const apiPaths = {
   changesOf: (since: Iterable<readonly [string, number]>) =>
     `${API}/changes?since=${[...since].map((pair) => pair.join(':')).join(',')}`,
   changes: (houseId: string) => `${API}/houses/${houseId}/changes`,
-  /** Where pictures are sent to, piece by piece, by the tus protocol 1.0. */
-  uploads: `${API}/uploads`,
-  picture: (sha256: string) => `${API}/pictures/${sha256}`,
+  /** Where the pictures of a house are sent to, piece by piece, by the tus protocol 1.0. */
+  uploads: (houseId: string) => `${API}/houses/${houseId}/uploads`,
+  /** Where former versions of the app send pictures to, which do not say of which house. */
+  formerUploads: `${API}/uploads`,
+  picture: (houseId: string, sha256: string) => `${API}/houses/${houseId}/pictures/${sha256}`,
   /** Which of some pictures the server really has: their bytes are read and hashed. */
-  confirmPictures: `${API}/pictures/confirm`,
-  thumbnail: (sha256: string) => `${API}/pictures/${sha256}/thumbnail`,
+  confirmPictures: (houseId: string) => `${API}/houses/${houseId}/pictures/confirm`,
+  thumbnail: (houseId: string, sha256: string) => `${API}/houses/${houseId}/pictures/${sha256}/thumbnail`,
   compute: (operation: string) => `${API}/compute/${operation}`,
 } as const;
 

@@ -120,6 +120,12 @@ export function compute<Name extends OperationName>(
   return { ...output, findings: [...findings, ...doubts] };
 }
 
+/** Says that there is no such operation. */
+export const unknownOperation = (name: unknown): Refusal =>
+  new Refusal('unknown-operation', 'operation', `Known operations: ${operationNames.join(', ')}.`, {
+    value: name,
+  });
+
 /**
  * Runs the operation of a name that came from outside.
  * @throws {Refusal} `unknown-operation`, and as {@link compute}
@@ -131,9 +137,7 @@ export function computeByName(
 ): OperationTypes[OperationName]['output'] {
   const operation = typeof name === 'string' ? operationNamed(name) : null;
   if (operation === null) {
-    throw new Refusal('unknown-operation', 'operation', `Known operations: ${operationNames.join(', ')}.`, {
-      value: name,
-    });
+    throw unknownOperation(name);
   }
   return compute(operation, input, progress);
 }

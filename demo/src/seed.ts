@@ -33,5 +33,5 @@ async function send({ houseId, changes }: SeedBatch): Promise<void> {
 for (const batch of seedBatches) await send(batch);
 for (const { houseId, changes, pictures } of await photoBatches()) {
   await send({ houseId, changes });
-  await sendPictures(server, pictures);
+  await sendPictures(server, houseId, pictures);
 }

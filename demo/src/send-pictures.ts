@@ -4,12 +4,12 @@ import type { DrawnPhoto } from './photos/draw-photo';
 
 type Sendable = Pick<DrawnPhoto, 'sha256' | 'jpeg'>;
 
-async function sendPicture(server: string, { sha256, jpeg }: Sendable): Promise<void> {
-  const { ok } = await fetch(server + apiPaths.picture(sha256), { method: 'HEAD' });
+async function sendPicture(server: string, houseId: string, { sha256, jpeg }: Sendable): Promise<void> {
+  const { ok } = await fetch(server + apiPaths.picture(houseId, sha256), { method: 'HEAD' });
   if (ok) return;
   await new Promise<void>((resolve, reject) => {
     new Upload(jpeg, {
-      endpoint: server + apiPaths.uploads,
+      endpoint: server + apiPaths.uploads(houseId),
       metadata: { sha256 },
       storeFingerprintForResuming: false,
       onSuccess: () => resolve(),
@@ -18,7 +18,11 @@ async function sendPicture(server: string, { sha256, jpeg }: Sendable): Promise<
   });
 }
 
-/** Sends pictures to a server; those that it has are left. */
-export async function sendPictures(server: string, pictures: readonly Sendable[]): Promise<void> {
-  for (const picture of pictures) await sendPicture(server, picture);
+/** Sends pictures of a house to a server; those that it has are left. */
+export async function sendPictures(
+  server: string,
+  houseId: string,
+  pictures: readonly Sendable[],
+): Promise<void> {
+  for (const picture of pictures) await sendPicture(server, houseId, picture);
 }

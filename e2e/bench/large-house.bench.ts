@@ -52,7 +52,7 @@ async function fill(): Promise<void> {
   );
   const all = [create('house', { ...sampleHouse, name: 'Large house' }, houseId), ...areas, ...photos];
   await post(server ?? '', houseId, all);
-  await sendPictures(server ?? '', pictures);
+  await sendPictures(server ?? '', houseId, pictures);
 }
 
 async function phone(browser: Browser): Promise<{ readonly context: BrowserContext; readonly page: Page }> {

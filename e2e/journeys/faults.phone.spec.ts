@@ -95,7 +95,7 @@ test('a browser that is closed with 200 unsent entries and 20 pictures sends the
   const photos = records.filter(({ kind }) => kind === 'photo');
   expect(photos).toHaveLength(PICTURES);
   for (const { record } of photos) {
-    expect((await request.head(app.url + apiPaths.picture(record.sha256 ?? ''))).status()).toBe(204);
+    expect((await request.head(app.url + apiPaths.picture(houseId, record.sha256 ?? ''))).status()).toBe(204);
   }
 });
 
@@ -124,7 +124,7 @@ test('a photo store that is full: a clear word, the record kept, the picture sen
   await page.getByRole('button', { name: /needs you|unsent/ }).click();
   await page.getByRole('button', { name: 'Try now' }).click();
   await expect(page.getByText('Nothing waits to be sent')).toBeVisible();
-  expect((await request.head(app.url + apiPaths.picture(photo?.sha256 ?? ''))).status()).toBe(204);
+  expect((await request.head(app.url + apiPaths.picture(houseId, photo?.sha256 ?? ''))).status()).toBe(204);
 });
 
 test('a device without room says so, keeps what it has, and goes on when there is room', async ({

@@ -112,7 +112,7 @@ test('behind a portal nothing is called sent; afterwards all of it arrives, pict
   const photos = records.filter(({ kind }) => kind === 'photo').map(({ record }) => record.sha256 ?? '');
   expect(photos).toHaveLength(2);
   for (const sha256 of photos) {
-    const bytes = await (await request.get(app.url + apiPaths.picture(sha256))).body();
+    const bytes = await (await request.get(app.url + apiPaths.picture(houseId, sha256))).body();
     expect(createHash('sha256').update(bytes).digest('hex')).toBe(sha256);
   }
 });
@@ -196,7 +196,7 @@ test('what a device of a former version kept and had not sent opens with everyth
   expect(tested?.depressurise?.readings.map(({ pressurePa }) => pressurePa)).toEqual([-50, -40]);
   const photo = records.find(({ kind }) => kind === 'photo')?.record;
   await expect
-    .poll(async () => (await request.head(app.url + apiPaths.picture(photo?.sha256 ?? ''))).status())
+    .poll(async () => (await request.head(app.url + apiPaths.picture(houseId, photo?.sha256 ?? ''))).status())
     .toBe(204);
 });
 

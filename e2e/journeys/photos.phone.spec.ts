@@ -33,7 +33,7 @@ test('a photo of a camera is scaled, turned upright, and says nothing of where i
   };
   const photo = records.find(({ kind }) => kind === 'photo')?.record;
   expect(photo?.takenAt).toBe('2026-10-03T14:05:59+13:00');
-  const bytes = await (await request.get(app.url + apiPaths.picture(photo?.sha256 ?? ''))).body();
+  const bytes = await (await request.get(app.url + apiPaths.picture(houseId, photo?.sha256 ?? ''))).body();
   const { width, height, exif, orientation } = await sharp(bytes).metadata();
   expect([width, height, exif, orientation]).toEqual([1536, 2048, undefined, undefined]);
   const upper = await sharp(

@@ -169,7 +169,7 @@ export async function seedDemo(app: RunningApp, request: APIRequestContext): Pro
   const photos = await (drawnOnce ??= photoBatches());
   for (const batch of photos) {
     await sendMissing(app, request, batch);
-    await sendPictures(app.url, batch.pictures);
+    await sendPictures(app.url, batch.houseId, batch.pictures);
   }
   return photos;
 }

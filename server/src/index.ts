@@ -6,6 +6,7 @@ import { openPhotoStore } from './photo-store/open-photo-store';
 import { ChangeWatch } from './service/change-watch';
 import { computing } from './service/computing';
 import { openThreads } from './service/threads';
+import { bringAllHome } from './service/pictures';
 import { openDatabase } from './store/database';
 import { migrateDatabase } from './store/migrate';
 import { allCounters } from './store/records';
@@ -47,6 +48,9 @@ server.on('error', (error) => {
 });
 server.listen(port, process.env.CALVET_HOST ?? '127.0.0.1', () => {
   log.info({ port }, 'Listening');
+  void bringAllHome({ db: database.db, photos }).catch((err: unknown) =>
+    log.warn({ err }, 'Some pictures of a former version are not under their houses yet'),
+  );
 });
 
 let stopping = false;

@@ -7,10 +7,12 @@ import { mkdtemp, rm } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { createApp } from '../src/http/create-app';
 import { httpServer } from '../src/http/http-server';
+import { recogniseAnybody } from '../src/http/principal';
 import { openDirectoryStore } from '../src/photo-store/directory-store';
 import type { PhotoStore } from '../src/photo-store/photo-store';
 import { ChangeWatch } from '../src/service/change-watch';
 import { computing, type Threads } from '../src/service/computing';
+import type { Role } from '../src/service/rights';
 import longComputation from '../src/service/long-computation';
 import { openDatabase } from '../src/store/database';
 import { migrateDatabase } from '../src/store/migrate';
@@ -59,6 +61,8 @@ interface ServerOptions {
   readonly databasePort?: number;
   /** Stands on the database of another server, which drops it. */
   readonly databaseUrl?: string;
+  /** What whoever asks may do. */
+  readonly role?: Role;
 }
 
 /** A server on a free port over a database of its own, which is dropped at the end. */
@@ -68,6 +72,7 @@ export async function startServer({
   databaseUrl: shared,
   threads = noThreads,
   photos,
+  role = 'all',
 }: ServerOptions = {}): Promise<RunningServer> {
   const name = `calvet_${randomBytes(6).toString('hex')}`;
   if (shared === undefined) await asAdmin(`create database ${name}`);
@@ -86,6 +91,7 @@ export async function startServer({
       watch,
       photos: photos ?? (await openDirectoryStore({ folder, leaveFreeBytes: 0 })),
       webFolder,
+      recognisedBy: (request) => ({ ...recogniseAnybody(request), role }),
     }),
   );
   await new Promise<void>((resolve) => server.listen(0, '127.0.0.1', resolve));

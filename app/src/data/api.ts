@@ -19,6 +19,7 @@ import {
   type HousesAnswer,
   type Problem,
 } from '@calvet/contract';
+import type { PictureOfHouse } from './local-schema';
 
 /** Our server answered, and not as was hoped. */
 export class ApiProblem extends Error {
@@ -66,11 +67,11 @@ export interface Api {
     changes: readonly Change[],
   ) => Promise<ReadonlyMap<string, ChangeOutcome>>;
   readonly isReady: () => Promise<boolean>;
-  readonly hasPicture: (sha256: string) => Promise<boolean>;
-  /** Of these pictures, those that the server has just read and found whole. */
-  readonly confirmPictures: (sha256s: readonly string[]) => Promise<readonly string[]>;
+  readonly hasPicture: (picture: PictureOfHouse) => Promise<boolean>;
+  /** Of these pictures of a house, those that the server has just read and found whole. */
+  readonly confirmPictures: (houseId: string, sha256s: readonly string[]) => Promise<readonly string[]>;
   /** A picture's bytes; null where the server says that it has none. */
-  readonly picture: (sha256: string, size: 'full' | 'thumbnail') => Promise<Blob | null>;
+  readonly picture: (picture: PictureOfHouse, size: 'full' | 'thumbnail') => Promise<Blob | null>;
   /** What every writing request says of who sends it. */
   readonly senderHeaders: () => Readonly<Record<string, string>>;
   readonly url: (path: string) => string;
@@ -180,14 +181,18 @@ export function createApi(options: ApiOptions): Api {
     }
   }
 
-  async function hasPicture(sha256: string): Promise<boolean> {
-    const response = await ask(apiPaths.picture(sha256), { method: 'HEAD' });
+  async function hasPicture({ houseId, sha256 }: PictureOfHouse): Promise<boolean> {
+    const response = await ask(apiPaths.picture(houseId, sha256), { method: 'HEAD' });
     if (response.headers.get(PICTURE_HEADER) !== sha256) throw stranger(response);
     return response.status === 204;
   }
 
-  async function picture(sha256: string, size: 'full' | 'thumbnail'): Promise<Blob | null> {
-    const response = await ask(size === 'full' ? apiPaths.picture(sha256) : apiPaths.thumbnail(sha256));
+  async function picture(
+    { houseId, sha256 }: PictureOfHouse,
+    size: 'full' | 'thumbnail',
+  ): Promise<Blob | null> {
+    const pathOf = size === 'full' ? apiPaths.picture : apiPaths.thumbnail;
+    const response = await ask(pathOf(houseId, sha256));
     if (response.headers.get(PICTURE_HEADER) !== sha256) throw stranger(response);
     if (response.status === 404) return null;
     if (!response.ok) throw stranger(response);
@@ -213,8 +218,12 @@ export function createApi(options: ApiOptions): Api {
       }
     },
     hasPicture,
-    confirmPictures: async (sha256s) => {
-      const { held } = await answer(apiPaths.confirmPictures, isConfirmedPictures, sending({ sha256s }));
+    confirmPictures: async (houseId, sha256s) => {
+      const { held } = await answer(
+        apiPaths.confirmPictures(houseId),
+        isConfirmedPictures,
+        sending({ sha256s }),
+      );
       return held.filter((sha256) => sha256s.includes(sha256));
     },
     picture,

@@ -16,6 +16,7 @@ import {
   type KeptUpload,
   type KeptWaiting,
   type LocalSchema,
+  type PictureOfHouse,
   type PicturesHeld,
   type Store,
 } from './local-schema';
@@ -62,6 +63,13 @@ export function isOutOfRoom(error: unknown): boolean {
 /** True where a connection is of no use any more: the database was closed or deleted under it. */
 const isClosedConnection = (error: unknown): boolean =>
   isNamed(error, 'InvalidStateError') || isNamed(error, 'AbortError') || isNamed(error, 'NotFoundError');
+
+/** Names of pictures that wait to be sent, to whichever house. */
+async function unsentIn(uploads: {
+  getAllKeys(): Promise<[string, string][]>;
+}): Promise<ReadonlySet<string>> {
+  return new Set((await uploads.getAllKeys()).map(([, sha256]) => sha256));
+}
 
 /**
  * The device's own database. Writes that are asked for in one go are made in one transaction, so that a record and what
@@ -258,8 +266,8 @@ export class LocalDatabase {
     });
   }
 
-  dropUpload(sha256: string): void {
-    this.gather((tx) => void tx.objectStore('uploads').delete(sha256));
+  dropUpload({ houseId, sha256 }: PictureOfHouse): void {
+    this.gather((tx) => void tx.objectStore('uploads').delete([houseId, sha256]));
   }
 
   keepTaken(houseId: string, isTaken: boolean): void {
@@ -326,13 +334,13 @@ export class LocalDatabase {
   }
 
   /** Names of the whole pictures that are here, of one house or of all, without those that wait to be sent. */
-  sentPictures(houseId: string | null): Promise<readonly string[]> {
+  sentPictures(houseId: string | null): Promise<readonly PictureOfHouse[]> {
     return this.asked(async (db) => {
       const tx = db.transaction(['pictures', 'uploads']);
-      const unsent = new Set(await tx.objectStore('uploads').getAllKeys());
+      const unsent = await unsentIn(tx.objectStore('uploads'));
       const pictures = tx.objectStore('pictures');
       const found = await (houseId === null ? pictures.getAll() : pictures.index('house').getAll(houseId));
-      return found.filter(({ sha256 }) => !unsent.has(sha256)).map(({ sha256 }) => sha256);
+      return found.filter(({ sha256 }) => !unsent.has(sha256));
     });
   }
 
@@ -343,7 +351,7 @@ export class LocalDatabase {
   async dropPictures(sha256s: readonly string[], keepsSmall: boolean): Promise<void> {
     await this.asked(async (db) => {
       const tx = db.transaction(['pictures', 'uploads'], 'readwrite');
-      const unsent = new Set(await tx.objectStore('uploads').getAllKeys());
+      const unsent = await unsentIn(tx.objectStore('uploads'));
       const pictures = tx.objectStore('pictures');
       for (const sha256 of sha256s) {
         if (unsent.has(sha256)) continue;

@@ -43,10 +43,14 @@ export interface KeptPicture {
   readonly thumbnail: Blob | null;
 }
 
-/** A picture that the server does not have yet. */
-export interface KeptUpload {
-  readonly sha256: string;
+/** A picture of a house. */
+export interface PictureOfHouse {
   readonly houseId: string;
+  readonly sha256: string;
+}
+
+/** A picture that the server does not have yet under its house. */
+export interface KeptUpload extends PictureOfHouse {
   /** Where the pieces that have arrived are; null where none was sent. */
   readonly url: string | null;
 }
@@ -63,7 +67,7 @@ export interface LocalSchema extends DBSchema {
   entries: { key: number; value: { readonly entry: Entry } };
   lists: { key: string; value: KeptList };
   pictures: { key: string; value: KeptPicture; indexes: { house: string } };
-  uploads: { key: string; value: KeptUpload };
+  uploads: { key: [string, string]; value: KeptUpload };
   taken: { key: string; value: { readonly houseId: string } };
 }
 
@@ -86,6 +90,17 @@ export const UPGRADES: readonly Upgrade[] = [
   },
   (db) => {
     db.createObjectStore('entries', { autoIncrement: true });
+  },
+  // One picture may be on its way to two houses.
+  (db, tx) => {
+    void tx
+      .objectStore('uploads')
+      .getAll()
+      .then((uploads) => {
+        db.deleteObjectStore('uploads');
+        const store = db.createObjectStore('uploads', { keyPath: ['houseId', 'sha256'] });
+        uploads.forEach((upload) => void store.put(upload));
+      });
   },
 ];
 

@@ -1,74 +1,32 @@
-import type { Change, ChangeOutcome, FieldCollision, Kind, KindedRecord } from '@calvet/contract';
+import {
+  answer,
+  changes,
+  conflict,
+  current,
+  decide,
+  enter,
+  entry,
+  forgetIds,
+  newId,
+  sealAll,
+} from '../../test/waiting';
+import type { ChangeOutcome } from '@calvet/contract';
 import fc from 'fast-check';
 import { withDecision, withOutcomes } from './outbox-answers';
 import {
   decisionOn,
   isOfDeletedHouse,
   NOTHING_WAITS,
-  sealed,
   waitingIn,
   withEntries,
   withEntry,
-  type Choice,
-  type Entry,
   type Waiting,
 } from './outbox-rules';
 
-let count = 0;
-const newId = () => `new-${count++}`;
-beforeEach(() => {
-  count = 0;
-});
+beforeEach(forgetIds);
 
-const entry = (part: Partial<Entry> & { readonly body?: object }): Entry => {
-  const { body = {}, ...rest } = part;
-  return {
-    entryId: newId(),
-    houseId: 'h',
-    kind: 'area',
-    id: 'a',
-    op: 'update',
-    change: { body: body as Entry['change']['body'], parts: [] },
-    seenRevision: 3,
-    enteredAt: '2026-11-03T10:20:00.000Z',
-    ...rest,
-  };
-};
-const enter = (state: Waiting, ...parts: (Partial<Entry> & { readonly body?: object })[]): Waiting =>
-  parts.map(entry).reduce(withEntry, state);
-const sealAll = (state: Waiting) =>
-  sealed(state, new Set(state.pending.map(({ change }) => change.changeId)));
-const changes = (state: Waiting) => state.pending.map(({ change }) => change);
 const named = (state: Waiting) => changes(state).filter(({ body }) => 'name' in body);
-
-const current = (revision: number, more: object = {}, kind: Kind = 'area', id = 'a') =>
-  ({
-    kind,
-    record: { id, houseId: 'h', revision, deletedAt: null, name: 'Theirs', ...more },
-  }) as unknown as KindedRecord;
-const over = (...fields: string[]): readonly FieldCollision[] =>
-  fields.map((field) => ({ field, by: 'Ada', at: '2026-11-03T10:20:00.000Z' }));
-const answer = (state: Waiting, outcomeOf: (change: Change) => Partial<ChangeOutcome>): Waiting =>
-  withOutcomes(
-    state,
-    new Map(
-      changes(state).map((change) => [
-        change.changeId,
-        { changeId: change.changeId, ...outcomeOf(change) } as ChangeOutcome,
-      ]),
-    ),
-    newId,
-  );
-const conflict = (record: KindedRecord, ...fields: string[]) => ({
-  outcome: 'conflict' as const,
-  current: record,
-  fields: over(...fields),
-});
 const applied = { outcome: 'applied' as const, revision: 4, changeNumber: 9 };
-const decide = (state: Waiting, choice: Choice, held?: KindedRecord): Waiting => {
-  const group = state.troubled.some(isOfDeletedHouse) ? state.troubled : state.troubled.slice(0, 1);
-  return withDecision(state, decisionOn(group, choice, held), newId);
-};
 
 test('what lies under a change that left was not seen: what is typed over it does not join what was seen of later', () => {
   const left = sealAll(enter(NOTHING_WAITS, { body: { name: 'A' }, seenRevision: 1 }));

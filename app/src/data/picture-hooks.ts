@@ -32,7 +32,7 @@ function useObjectUrl(bytes: Blob | null | undefined): string | null {
 export function usePicture({ houseId, sha256 }: Photo, size: PictureSize): Picture {
   const { pictures } = useStore();
   const { data, error } = useSWR<Blob | null, Error>(
-    ['picture', sha256, size],
+    ['picture', houseId, sha256, size],
     () => pictures.bytes(houseId, sha256, size),
     {
       // A picture never changes; one that is not here is looked for again in a while.
@@ -62,9 +62,10 @@ export function useUnsentPictures(): UploadsState['waiting'] {
 }
 
 /** True while the server does not have a picture. */
-export function useIsUnsent(sha256: string): boolean {
+export function useIsUnsent({ houseId, sha256 }: Photo): boolean {
   const { uploads } = useStore();
-  const isUnsent = () => uploads.getState().waiting.some((upload) => upload.sha256 === sha256);
+  const isUnsent = () =>
+    uploads.getState().waiting.some((upload) => upload.houseId === houseId && upload.sha256 === sha256);
   return useSyncExternalStore(uploads.subscribe, isUnsent, isUnsent);
 }
 

@@ -60,13 +60,13 @@ export class Pictures {
 
   /** @throws {Unreachable} {ServerFull} {PictureNotTaken} {DeviceSilent} */
   async send(
-    { sha256, url }: KeptUpload,
+    { houseId, sha256, url }: KeptUpload,
     onUrl: (url: string) => void,
     onShare: (share: number) => void,
   ): Promise<void> {
     const bytes = (await this.held(sha256))?.full ?? null;
     if (bytes === null) throw new PictureNotTaken('This device holds the picture no longer.');
-    await sendPicture({ api: this.options.api, sha256, bytes, url, onUrl, onShare });
+    await sendPicture({ api: this.options.api, houseId, sha256, bytes, url, onUrl, onShare });
   }
 
   /** True where the whole picture is on this device. */
@@ -113,7 +113,7 @@ export class Pictures {
 
   /** Fetches a picture that is not here, and keeps it where there is room. */
   private async fetched(houseId: string, sha256: string, size: PictureSize): Promise<Blob | null> {
-    const blob = await this.options.api.picture(sha256, size);
+    const blob = await this.options.api.picture({ houseId, sha256 }, size);
     if (blob === null) return null;
     if (size === 'full') {
       const name = await nameOf(blob);

@@ -55,10 +55,14 @@ export class Room {
     if (database === null) return 0;
     const sent = await database.sentPictures(houseId);
     let freed = 0;
-    for (let i = 0; i < sent.length; i += CONFIRM_MAX) {
-      const confirmed = await this.options.api.confirmPictures(sent.slice(i, i + CONFIRM_MAX));
-      await database.dropPictures(confirmed, keepsSmall);
-      freed += confirmed.length;
+    for (const ofHouse of new Set(sent.map((picture) => picture.houseId))) {
+      const names = sent.filter((picture) => picture.houseId === ofHouse).map(({ sha256 }) => sha256);
+      for (let i = 0; i < names.length; i += CONFIRM_MAX) {
+        const asked = names.slice(i, i + CONFIRM_MAX);
+        const confirmed = await this.options.api.confirmPictures(ofHouse, asked);
+        await database.dropPictures(confirmed, keepsSmall);
+        freed += confirmed.length;
+      }
     }
     return freed;
   }

@@ -1,15 +1,15 @@
 import { apiPaths, isProblem, type Problem } from '@calvet/contract';
 import type { DetailedError } from 'tus-js-client';
 import { Unreachable, type Api } from './api';
+import type { PictureOfHouse } from './local-schema';
 import { PictureNotTaken, ServerFull } from './upload-queue';
 
 /** Small enough to arrive whole where the signal comes and goes. */
 const PIECE_BYTES = 256 * 1024;
 const STALLED_MS = 30_000;
 
-interface Sending {
+interface Sending extends PictureOfHouse {
   readonly api: Pick<Api, 'hasPicture' | 'senderHeaders' | 'url'>;
-  readonly sha256: string;
   readonly bytes: Blob;
   /** Where pieces have arrived before; null where none has. */
   readonly url: string | null;
@@ -36,12 +36,13 @@ export function failureOf(error: Error): Error {
   return isForGood ? new PictureNotTaken(problem.detail) : new Unreachable(error.message, status);
 }
 
-async function sendPieces({ api, sha256, bytes, url, onUrl, onShare }: Sending): Promise<void> {
+async function sendPieces({ api, houseId, sha256, bytes, url, onUrl, onShare }: Sending): Promise<void> {
+  const at = apiPaths.uploads(houseId);
   const { Upload } = await import('tus-js-client');
   await new Promise<void>((resolve, reject) => {
     let timer: ReturnType<typeof setTimeout> | undefined;
     const upload = new Upload(bytes, {
-      endpoint: api.url(apiPaths.uploads),
+      endpoint: api.url(at),
       uploadUrl: url === null ? null : api.url(url),
       metadata: { sha256 },
       headers: { ...api.senderHeaders() },
@@ -51,7 +52,7 @@ async function sendPieces({ api, sha256, bytes, url, onUrl, onShare }: Sending):
       onUploadUrlAvailable: () => {
         const path = upload.url === null ? null : pathOf(upload.url);
         // Anything else is not where our server keeps pieces.
-        if (path?.startsWith(`${apiPaths.uploads}/`) === true) onUrl(path);
+        if (path?.startsWith(`${at}/`) === true) onUrl(path);
       },
       onProgress: (sent, total) => {
         goesOn();
@@ -92,11 +93,11 @@ function pathOf(url: string): string | null {
  * @throws {Unreachable} {ServerFull} {PictureNotTaken}
  */
 export async function sendPicture(sending: Sending): Promise<void> {
-  const { api, sha256 } = sending;
-  if (await api.hasPicture(sha256)) return;
+  const { api } = sending;
+  if (await api.hasPicture(sending)) return;
   await sendPieces(sending);
-  if (await api.hasPicture(sha256)) return;
+  if (await api.hasPicture(sending)) return;
   // All of it arrived, and the server went down before it took it in.
   await sendPieces({ ...sending, url: null });
-  if (!(await api.hasPicture(sha256))) throw new Unreachable('The picture did not arrive whole.');
+  if (!(await api.hasPicture(sending))) throw new Unreachable('The picture did not arrive whole.');
 }

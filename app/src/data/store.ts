@@ -9,7 +9,7 @@ import { Following } from './following';
 import { copiesOf, type HouseCopy } from './house-copy';
 import { Keeping } from './keeping';
 import type { LocalDatabase } from './local-database';
-import type { Kept, KeptUpload, KeptWaiting } from './local-schema';
+import type { Kept, KeptUpload, KeptWaiting, PictureOfHouse } from './local-schema';
 import { Outbox } from './outbox';
 import { baseOf, decisionOn, NO_CHANGE, type Choice, type Entry, type Troubled } from './outbox-rules';
 import { photoBody, Pictures, takeUpHeld } from './pictures';
@@ -75,9 +75,9 @@ export function createStore(options: StoreOptions) {
     isLeading: outbox.isLeading,
     send: (upload, onUrl, onShare) => pictures.send(upload, onUrl, onShare),
     onChange: (upload) => local()?.keepUploads([upload]),
-    onGone: ({ sha256 }) => {
-      local()?.dropUpload(sha256);
-      pictures.wasSent(sha256);
+    onGone: (upload) => {
+      local()?.dropUpload(upload);
+      if (!uploads.holds(upload.sha256)) pictures.wasSent(upload.sha256);
     },
     onState: (state) => tabs.post({ kind: 'uploads', state }),
   });
@@ -207,7 +207,7 @@ export function createStore(options: StoreOptions) {
         if (outbox.isLeading()) uploads.add([message.upload]);
         break;
       case 'drop upload':
-        if (outbox.isLeading()) uploads.letGo(message.sha256);
+        if (outbox.isLeading()) uploads.letGo(message.picture);
         break;
       case 'try now':
         if (outbox.isLeading()) tryNow();
@@ -393,9 +393,9 @@ export function createStore(options: StoreOptions) {
     },
 
     /** Lets go of a picture that the server did not take. */
-    letGoOfPicture: (sha256: string): void => {
-      uploads.letGo(sha256);
-      tabs.post({ kind: 'drop upload', sha256 });
+    letGoOfPicture: (picture: PictureOfHouse): void => {
+      uploads.letGo(picture);
+      tabs.post({ kind: 'drop upload', picture });
     },
 
     takeAlong: (houseId: string): void => {

@@ -1,6 +1,6 @@
 import type { KindedRecord } from '@calvet/contract';
 import type { HouseCopy } from './house-copy';
-import type { KeptChange, KeptUpload } from './local-schema';
+import type { KeptChange, KeptUpload, PictureOfHouse } from './local-schema';
 import type { Decision, Entry } from './outbox-rules';
 import type { UploadsState } from './upload-queue';
 
@@ -52,7 +52,7 @@ export type TabMessage =
   | { readonly kind: 'taken'; readonly houseIds: readonly string[] }
   | { readonly kind: 'uploads'; readonly state: UploadsState }
   | { readonly kind: 'upload'; readonly upload: KeptUpload }
-  | { readonly kind: 'drop upload'; readonly sha256: string }
+  | { readonly kind: 'drop upload'; readonly picture: PictureOfHouse }
   | { readonly kind: 'try now' };
 
 interface TabsOptions {

@@ -51,16 +51,16 @@ test('cut off, a picture goes on where its pieces are, and is tried more and mor
   let failures = 3;
   const { queue, sent, tried, kept } = queueWith((each, onUrl) => {
     if (failures-- > 0) {
-      onUrl('/api/v1/uploads/x');
+      onUrl('/api/v1/houses/h/uploads/x');
       return Promise.reject(new Unreachable('gone'));
     }
-    expect(each.url).toBe('/api/v1/uploads/x');
+    expect(each.url).toBe('/api/v1/houses/h/uploads/x');
     return Promise.resolve();
   });
   queue.add([upload('a')]);
   await tick(10);
   expect(queue.getState().phase).toBe('unreachable');
-  expect(kept.at(-1)).toEqual({ sha256: 'a', houseId: 'h', url: '/api/v1/uploads/x' });
+  expect(kept.at(-1)).toEqual({ sha256: 'a', houseId: 'h', url: '/api/v1/houses/h/uploads/x' });
   await tick(990);
   expect(tried).toHaveLength(2);
   await tick(8000);
@@ -99,7 +99,7 @@ test('a picture that is refused can be let go', async () => {
   const { queue, sent } = queueWith(() => Promise.reject(new PictureNotTaken('No picture.')));
   queue.add([upload('a')]);
   await tick(100);
-  queue.letGo('a');
+  queue.letGo(upload('a'));
   expect(queue.getState()).toMatchObject({ waiting: [], refused: [] });
   expect(sent).toEqual(['a']);
   queue.retryNow();
@@ -139,4 +139,14 @@ describe('what an answer means', () => {
   ])('%s', (_name, error, kind) => {
     expect(failureOf(error)).toBeInstanceOf(kind);
   });
+});
+
+test('one picture goes to each house that it belongs to', async () => {
+  const { queue, tried } = queueWith(async () => undefined);
+  queue.add([upload('a'), { ...upload('a'), houseId: 'other' }, upload('a')]);
+  await tick(100);
+  expect(tried.map(({ houseId, sha256 }) => [houseId, sha256])).toEqual([
+    ['h', 'a'],
+    ['other', 'a'],
+  ]);
 });

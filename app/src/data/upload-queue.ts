@@ -1,7 +1,7 @@
 import { Unreachable } from './api';
 import { NextCall, type Clock } from './clock';
 import { Listeners } from './listeners';
-import type { KeptUpload } from './local-schema';
+import type { KeptUpload, PictureOfHouse } from './local-schema';
 import type { Reachability } from './reachability';
 
 /** The server has no room for pictures. */
@@ -54,6 +54,12 @@ interface UploadQueueOptions {
 const FULL_RETRY_MS = 60_000;
 const SILENT_RETRY_MS = 2000;
 
+/** True for the same picture of the same house. */
+const isOf =
+  ({ houseId, sha256 }: PictureOfHouse) =>
+  (other: PictureOfHouse): boolean =>
+    other.houseId === houseId && other.sha256 === sha256;
+
 /** Pictures on their way to the server, one after the other. Each stays until the server has it. */
 export class UploadQueue {
   private state: UploadsState = NO_UPLOADS;
@@ -73,11 +79,16 @@ export class UploadQueue {
 
   readonly getState = (): UploadsState => this.state;
 
+  /** True while a picture is on its way, to whichever house. */
+  holds(sha256: string): boolean {
+    return this.state.waiting.some((upload) => upload.sha256 === sha256);
+  }
+
   /** Takes up uploads; one that waits already is not taken twice. */
   add(uploads: readonly KeptUpload[]): void {
-    const known = new Set(this.state.waiting.map(({ sha256 }) => sha256));
-    const fresh = uploads.filter(({ sha256 }) => !known.has(sha256));
-    if (fresh.length > 0) this.set({ waiting: [...this.state.waiting, ...fresh] });
+    const { waiting } = this.state;
+    const fresh = uploads.filter((upload) => !waiting.some(isOf(upload)));
+    if (fresh.length > 0) this.set({ waiting: [...waiting, ...fresh] });
     if (this.state.waiting.length > 0) this.next.within(0);
   }
 
@@ -89,12 +100,13 @@ export class UploadQueue {
   }
 
   /** A picture that was refused, or that nobody wants, is let go. */
-  letGo(sha256: string): void {
+  letGo(picture: PictureOfHouse): void {
+    const isIt = isOf(picture);
     const { waiting, refused } = this.state;
-    const found = [...waiting, ...refused.map(({ upload }) => upload)].find((each) => each.sha256 === sha256);
+    const found = [...waiting, ...refused.map(({ upload }) => upload)].find(isIt);
     this.set({
-      waiting: waiting.filter((each) => each.sha256 !== sha256),
-      refused: refused.filter(({ upload }) => upload.sha256 !== sha256),
+      waiting: waiting.filter((each) => !isIt(each)),
+      refused: refused.filter(({ upload }) => !isIt(upload)),
     });
     if (found !== undefined) this.options.onGone(found);
   }
@@ -177,12 +189,13 @@ export class UploadQueue {
 
   private change(next: KeptUpload): void {
     this.set({
-      waiting: this.state.waiting.map((each) => (each.sha256 === next.sha256 ? next : each)),
+      waiting: this.state.waiting.map((each) => (isOf(next)(each) ? next : each)),
     });
     this.options.onChange(next);
   }
 
-  private leave({ sha256 }: KeptUpload, phase: UploadsState['phase']): void {
-    this.set({ phase, waiting: this.state.waiting.filter((each) => each.sha256 !== sha256) });
+  private leave(upload: KeptUpload, phase: UploadsState['phase']): void {
+    const isIt = isOf(upload);
+    this.set({ phase, waiting: this.state.waiting.filter((each) => !isIt(each)) });
   }
 }

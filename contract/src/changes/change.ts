@@ -34,6 +34,7 @@ export type OutcomeCode =
   | 'unknown-record'
   | 'malformed-id'
   | 'unknown-house'
+  | 'not-allowed'
   /** The `changeId` was taken before, with another content. */
   | 'other-content';
 

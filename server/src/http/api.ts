@@ -1,5 +1,5 @@
 import { API, BATCH_MAX, CONFIRM_MAX, HOUSES_ASKED_MAX, type ChangeOutcome } from '@calvet/contract';
-import { pictureName, uuid } from '@calvet/contract/schemas';
+import { pictureName } from '@calvet/contract/schemas';
 import express, { Router, type Request } from 'express';
 import Joi from 'joi';
 import { acceptChanges } from '../service/accept-changes';
@@ -9,15 +9,15 @@ import { readChanges, readChangesOf, readDeletedHouses, readHouses } from '../se
 import { ping, type Database } from '../store/database';
 import type { PhotoStore } from '../photo-store/photo-store';
 import { eventsHandler } from './events';
-import { confirmPictures } from '../service/take-picture';
-import { picturesRouter } from './pictures';
+import { confirmPictures, houseShowing } from '../service/pictures';
+import { houseId, houseIdOf } from './paths';
+import { addPictureRoutes } from './pictures';
+import { recognise, recogniseAnybody, whoAsks, type Recognise } from './principal';
 import { HttpProblem } from './problems';
-import { decideRights, whoAsks } from './rights';
 import { uploadsHandler } from './uploads';
 
 const BODY_BYTES_MAX = 1_000_000;
 
-const houseId = uuid().required();
 const since = Joi.number().integer().min(0).max(Number.MAX_SAFE_INTEGER).default(0);
 const housesSince = Joi.array()
   .items(Joi.array().ordered(houseId, since.required()).length(2))
@@ -26,13 +26,6 @@ const housesSince = Joi.array()
   .required();
 const pictureNames = Joi.array().items(pictureName).min(1).max(CONFIRM_MAX).required();
 const batch = Joi.array().min(1).max(BATCH_MAX).required();
-
-function houseIdOf(request: Request): string {
-  const { error, value } = houseId.validate(request.params.houseId);
-  if (error !== undefined)
-    throw new HttpProblem(400, 'malformed-id', 'houseId', 'The id of a house is a UUID.');
-  return value as string;
-}
 
 function sinceOf(request: Request): number {
   const { error, value } = since.validate(request.query.since);
@@ -135,6 +128,8 @@ export interface ApiOptions {
   readonly compute: Compute;
   readonly watch: ChangeWatch;
   readonly photos: PhotoStore;
+  /** Who asks; anybody, where left out. */
+  readonly recognisedBy?: Recognise;
 }
 
 /** Number of the last change that a batch led to; null where none was taken. */
@@ -144,8 +139,15 @@ function lastTaken(results: readonly ChangeOutcome[]): number | null {
 }
 
 /** The API under its prefix: thin handlers that parse, call a service and answer. */
-export function apiRouter({ db, compute, watch, photos }: ApiOptions): Router {
+export function apiRouter({
+  db,
+  compute,
+  watch,
+  photos,
+  recognisedBy = recogniseAnybody,
+}: ApiOptions): Router {
   const router = Router();
+  const pictures = { db, photos };
   router.get('/health', (_request, response) => {
     response.json({ status: 'ok' });
   });
@@ -153,23 +155,26 @@ export function apiRouter({ db, compute, watch, photos }: ApiOptions): Router {
     await ping(db);
     response.json({ status: 'ready' });
   });
-  router.use(decideRights);
+  router.use(recognise(recognisedBy));
   router.get('/houses', async (request, response) => {
-    response.json(await readHouses(db, request.query.with === 'changes'));
+    response.json(await readHouses(db, whoAsks(response), request.query.with === 'changes'));
   });
   router.get('/houses/deleted', async (_request, response) => {
-    response.json(await readDeletedHouses(db, new Date()));
+    response.json(await readDeletedHouses(db, whoAsks(response)));
   });
   router.get('/events', eventsHandler(watch));
   router.get('/changes', async (request, response) => {
-    response.json(await readChangesOf(db, sinceOfHouses(request)));
+    response.json(await readChangesOf(db, whoAsks(response), sinceOfHouses(request)));
   });
   router.get('/houses/:houseId/changes', async (request, response) => {
-    response.json(await readChanges(db, houseIdOf(request), sinceOf(request)));
+    response.json(await readChanges(db, whoAsks(response), houseIdOf(request), sinceOf(request)));
   });
 
-  router.use('/pictures', picturesRouter(photos));
-  router.all('/uploads{/:id}', uploadsHandler(photos));
+  addPictureRoutes(router, pictures);
+  const takeUploads = uploadsHandler(pictures);
+  router.all('/houses/:houseId/uploads{/:id}', takeUploads);
+  // Former versions of the app do not say which house a picture belongs to.
+  router.all('/uploads{/:id}', takeUploads);
 
   router.use(async (request, _response, next) => {
     if (request.method === 'POST') await requireJson(request);
@@ -178,21 +183,30 @@ export function apiRouter({ db, compute, watch, photos }: ApiOptions): Router {
   router.use(express.json({ limit: BODY_BYTES_MAX, strict: false }));
   router.post('/houses/:houseId/changes', async (request, response) => {
     const id = houseIdOf(request);
-    const results = await acceptChanges(db, id, batchOf(request), whoAsks(response));
+    const results = await acceptChanges(db, whoAsks(response), id, batchOf(request));
     const upTo = lastTaken(results);
     if (upTo !== null) watch.tell({ houseId: id, upTo });
     const problem = notAccepted(results);
     if (problem !== null) throw problem;
     response.json({ results });
   });
+  router.post('/houses/:houseId/pictures/confirm', async (request, response) => {
+    const names = namesOf(request);
+    response.json({ held: await confirmPictures(pictures, whoAsks(response), houseIdOf(request), names) });
+  });
   router.post('/pictures/confirm', async (request, response) => {
-    response.json({ held: await confirmPictures(photos, namesOf(request)) });
+    const held: string[] = [];
+    for (const name of namesOf(request)) {
+      const house = await houseShowing(pictures, name);
+      if (house !== null) held.push(...(await confirmPictures(pictures, whoAsks(response), house, [name])));
+    }
+    response.json({ held });
   });
   router.post('/compute/:operation', async (request, response) => {
     const gone = new AbortController();
     response.on('close', () => gone.abort());
     try {
-      response.json(await compute(request.params.operation, request.body, gone.signal));
+      response.json(await compute(whoAsks(response), request.params.operation, request.body, gone.signal));
     } catch (error) {
       // Nobody waits for the answer any more.
       if (!gone.signal.aborted) throw error;

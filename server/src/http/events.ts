@@ -1,5 +1,6 @@
 import type { RequestHandler } from 'express';
 import type { ChangeWatch } from '../service/change-watch';
+import { whoAsks } from './principal';
 
 /** So often a line is sent that says nothing, so that both ends find out when the other is gone. */
 const SIGN_OF_LIFE_MS = 20_000;
@@ -14,6 +15,7 @@ export function eventsHandler(watch: ChangeWatch): RequestHandler {
     });
     response.write(': here\n\n');
     const leave = watch.subscribe(
+      whoAsks(response),
       (news) => response.write(`data: ${JSON.stringify(news)}\n\n`),
       () => response.end(),
     );

@@ -4,20 +4,34 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import sharp from 'sharp';
 import { startBucket } from '../../test/bucket';
+import { v7 } from 'uuid';
+import { change, createHouse, photoOf } from '../../test/records';
 import { named, testPicture, type TestPicture } from '../../test/pictures';
 import { ask, startServer, type RunningServer } from '../../test/running-server';
 import { openDirectoryStore } from '../photo-store/directory-store';
 import type { PhotoStore } from '../photo-store/photo-store';
+import { bringAllHome } from '../service/pictures';
+import { openDatabase } from '../store/database';
 
 const TUS = { 'tus-resumable': '1.0.0' };
+
+const HOUSE = v7();
+const OF_HOUSE = `/api/v1/houses/${HOUSE}`;
+/** Where former versions of the app look, which name no house. */
+const FORMER = '/api/v1';
 
 const metadata = (sha256: string) => ({
   'upload-metadata': `sha256 ${Buffer.from(sha256).toString('base64')}`,
 });
 
 /** Announces a picture; where to send it. */
-async function announce({ url }: RunningServer, { sha256, bytes }: TestPicture, size = bytes.length) {
-  const response = await fetch(`${url}/api/v1/uploads`, {
+async function announce(
+  { url }: RunningServer,
+  { sha256, bytes }: TestPicture,
+  size = bytes.length,
+  under = OF_HOUSE,
+) {
+  const response = await fetch(`${url}${under}/uploads`, {
     method: 'POST',
     headers: { ...TUS, ...metadata(sha256), 'upload-length': String(size) },
   });
@@ -66,7 +80,8 @@ async function sendAndHangUp(
   socket.destroy();
 }
 
-const picturePath = ({ url }: RunningServer, { sha256 }: TestPicture) => `${url}/api/v1/pictures/${sha256}`;
+const picturePath = ({ url }: RunningServer, { sha256 }: TestPicture, under = OF_HOUSE) =>
+  `${url}${under}/pictures/${sha256}`;
 
 interface Place {
   readonly photos: PhotoStore;
@@ -158,6 +173,101 @@ describe.each([
   });
 });
 
+describe.each([
+  ['a directory', inDirectory],
+  ['a bucket', inBucket],
+])('pictures are those of their house, in %s', (_name, start) => {
+  let place: Place;
+  let server: RunningServer;
+  beforeAll(async () => {
+    place = await start();
+    server = await startServer({ photos: place.photos });
+  });
+  afterAll(async () => {
+    await server.close();
+    await place.close();
+  });
+  const statusOf = async (url: string, method = 'GET') => (await fetch(url, { method })).status;
+  const confirmed = (under: string, { sha256 }: TestPicture) =>
+    ask(`${server.url}${under}/pictures/confirm`, { json: { sha256s: [sha256] } });
+  const isHeldBy = async (under: string, { sha256 }: TestPicture) =>
+    (await confirmed(under, { sha256, bytes: Buffer.alloc(0) })).text.includes(sha256);
+  /** A house with a photo that shows a picture. */
+  async function houseShowing({ sha256 }: TestPicture): Promise<string> {
+    const houseId = v7();
+    const photo = change({ kind: 'photo', body: { ...photoOf('house', houseId), sha256 } });
+    const { status } = await ask(`${server.url}/api/v1/houses/${houseId}/changes`, {
+      json: { changes: [createHouse(houseId), photo] },
+    });
+    expect(status).toBe(200);
+    return `/api/v1/houses/${houseId}`;
+  }
+
+  test('another house has it only once it was sent there; pieces of one go on in no other', async () => {
+    const picture = await testPicture(40);
+    const other = `/api/v1/houses/${v7()}`;
+    const { at } = await announce(server, picture);
+    expect(at.startsWith(`${OF_HOUSE}/uploads/`)).toBe(true);
+    const elsewhere = at.replace(OF_HOUSE, other);
+    expect((await fetch(server.url + elsewhere, { method: 'HEAD', headers: TUS })).status).toBe(404);
+    expect((await send(server, elsewhere, picture.bytes, 0)).status).toBe(404);
+    expect((await send(server, at.replace(OF_HOUSE, FORMER), picture.bytes, 0)).status).toBe(404);
+    expect((await send(server, at, picture.bytes, 0)).status).toBe(204);
+    expect([await isHeldBy(OF_HOUSE, picture), await isHeldBy(other, picture)]).toEqual([true, false]);
+    for (const path of [
+      picturePath(server, picture, other),
+      `${picturePath(server, picture, other)}/thumbnail`,
+    ])
+      expect([await statusOf(path), await statusOf(path, 'HEAD')]).toEqual([404, 404]);
+    expect(await statusOf(picturePath(server, picture), 'HEAD')).toBe(204);
+  });
+
+  test('what a former version put beside all houses is found under each whose photos show it, and nowhere else', async () => {
+    const picture = await testPicture(41, 900);
+    await place.photos.put(picture.sha256, picture.bytes);
+    const stranger = `/api/v1/houses/${v7()}`;
+    expect(await statusOf(picturePath(server, picture, stranger))).toBe(404);
+    const houses = [await houseShowing(picture), await houseShowing(picture)];
+    expect(await statusOf(picturePath(server, picture, stranger))).toBe(404);
+    for (const under of houses) {
+      expect(await statusOf(`${picturePath(server, picture, under)}/thumbnail`)).toBe(200);
+      expect([
+        await isHeldBy(under, picture),
+        await statusOf(picturePath(server, picture, under), 'HEAD'),
+      ]).toEqual([true, 204]);
+    }
+    expect(await place.photos.has(picture.sha256)).toBe(false);
+  });
+
+  test('all of them are brought home when a server starts', async () => {
+    const [shown, stray] = [await testPicture(42), await testPicture(43)];
+    const under = await houseShowing(shown);
+    for (const { sha256, bytes } of [shown, stray]) await place.photos.put(sha256, bytes);
+    const database = openDatabase(server.databaseUrl);
+    await bringAllHome({ db: database.db, photos: place.photos });
+    await bringAllHome({ db: database.db, photos: place.photos });
+    await database.close();
+    expect(await place.photos.beside()).toEqual([stray.sha256]);
+    expect(await statusOf(picturePath(server, shown, under))).toBe(200);
+  });
+
+  test('a former version of the app sends and finds them without naming a house', async () => {
+    const picture = await testPicture(44);
+    expect(await statusOf(picturePath(server, picture, FORMER), 'HEAD')).toBe(404);
+    const { at } = await announce(server, picture, undefined, FORMER);
+    expect((await send(server, at, picture.bytes, 0)).status).toBe(204);
+    // Its photo comes after it.
+    const under = await houseShowing(picture);
+    expect(await isHeldBy(FORMER, picture)).toBe(true);
+    for (const path of [FORMER, under].map((each) => picturePath(server, picture, each)))
+      expect([
+        await statusOf(path),
+        await statusOf(path, 'HEAD'),
+        await statusOf(`${path}/thumbnail`),
+      ]).toEqual([200, 204, 200]);
+  });
+});
+
 describe('what is refused', () => {
   let server: RunningServer;
   beforeAll(async () => {
@@ -215,7 +325,7 @@ describe('what is refused', () => {
       const { status, body } = await announce(server, { ...picture, sha256 });
       expect([status, JSON.parse(body).code]).toEqual([400, 'malformed-id']);
     }
-    expect((await ask(`${server.url}/api/v1/pictures/nope`)).body.code).toBe('malformed-id');
+    expect((await ask(`${server.url}${OF_HOUSE}/pictures/nope`)).body.code).toBe('malformed-id');
   });
 
   test('more than 12 MB', async () => {

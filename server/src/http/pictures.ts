@@ -1,8 +1,17 @@
 import { PICTURE_HEADER } from '@calvet/contract';
 import { pictureName } from '@calvet/contract/schemas';
-import { Router, type Request, type Response } from 'express';
-import type { PhotoStore } from '../photo-store/photo-store';
-import { readPicture, readThumbnail, type HandedOut } from '../service/take-picture';
+import type { Request, RequestHandler, Response, Router } from 'express';
+import {
+  hasPicture,
+  houseShowing,
+  readPicture,
+  readThumbnail,
+  type HandedOut,
+  type Pictures,
+} from '../service/pictures';
+import type { Principal } from '../service/rights';
+import { houseIdOf } from './paths';
+import { whoAsks } from './principal';
 import { HttpProblem } from './problems';
 
 /** The name of a picture in a path. */
@@ -19,36 +28,51 @@ export function pictureNameOf(value: unknown): string {
   return name as string;
 }
 
-type Reading = (store: PhotoStore, sha256: string) => Promise<HandedOut | null>;
+type Looking<Found> = (
+  pictures: Pictures,
+  principal: Principal,
+  houseId: string,
+  sha256: string,
+) => Promise<Found>;
 
-/** Hands out pictures and the small ones beside them. */
-export function picturesRouter(store: PhotoStore): Router {
-  const router = Router();
-  const handOut = (read: Reading) => async (request: Request, response: Response) => {
-    const found = await read(store, pictureNameOf(request.params.sha256));
-    if (found === null) {
-      response.set(PICTURE_HEADER, String(request.params.sha256));
-      throw new HttpProblem(404, 'unknown-picture', 'sha256', 'No such picture has arrived yet.');
-    }
-    response.set({
-      [PICTURE_HEADER]: String(request.params.sha256),
-      'content-type': found.mediaType,
-      // Whatever it is, it is shown and not run.
-      'content-security-policy': "default-src 'none'; sandbox",
-      'content-disposition': 'inline',
-      'cache-control': 'private, max-age=31536000, immutable',
-    });
-    response.send(found.bytes);
-  };
-  router.head('/:sha256', async (request, response) => {
+/** Hands out the pictures of houses and the small ones beside them. */
+export function addPictureRoutes(router: Router, pictures: Pictures): void {
+  /** Looks for the picture that a request is about, in the house that it names; former versions of the app name none. */
+  async function look<Found>(
+    request: Request,
+    response: Response,
+    found: Looking<Found>,
+  ): Promise<Found | null> {
     const sha256 = pictureNameOf(request.params.sha256);
-    const isHere = await store.has(sha256);
-    response
-      .set(PICTURE_HEADER, sha256)
-      .status(isHere ? 204 : 404)
-      .end();
-  });
-  router.get('/:sha256', handOut(readPicture));
-  router.get('/:sha256/thumbnail', handOut(readThumbnail));
-  return router;
+    response.set(PICTURE_HEADER, sha256);
+    const houseId =
+      request.params.houseId === undefined ? await houseShowing(pictures, sha256) : houseIdOf(request);
+    return houseId === null ? null : found(pictures, whoAsks(response), houseId, sha256);
+  }
+
+  const handOut =
+    (read: Looking<HandedOut | null>): RequestHandler =>
+    async (request, response) => {
+      const found = await look(request, response, read);
+      if (found === null) {
+        throw new HttpProblem(404, 'unknown-picture', 'sha256', 'No such picture has arrived yet.');
+      }
+      response.set({
+        'content-type': found.mediaType,
+        // Whatever it is, it is shown and not run.
+        'content-security-policy': "default-src 'none'; sandbox",
+        'content-disposition': 'inline',
+        'cache-control': 'private, max-age=31536000, immutable',
+      });
+      response.send(found.bytes);
+    };
+
+  for (const at of ['/houses/:houseId/pictures/:sha256', '/pictures/:sha256']) {
+    router.head(at, async (request, response) => {
+      const isHere = await look(request, response, hasPicture);
+      response.status(isHere === true ? 204 : 404).end();
+    });
+    router.get(at, handOut(readPicture));
+    router.get(`${at}/thumbnail`, handOut(readThumbnail));
+  }
 }

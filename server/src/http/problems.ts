@@ -4,7 +4,7 @@ import type { ErrorRequestHandler, Response } from 'express';
 import { NoRoom } from '../photo-store/photo-store';
 import { UnknownHouse } from '../service/accept-changes';
 import { TooBusy } from '../service/computing';
-import { PictureRefused } from '../service/take-picture';
+import { PictureRefused } from '../service/pictures';
 import { isUnreachable } from '../store/database';
 
 /** An answer of status 400 or above, thrown by a handler. */

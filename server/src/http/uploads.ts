@@ -1,10 +1,13 @@
 import { apiPaths, PICTURE_BYTES_MAX } from '@calvet/contract';
-import { Server as TusServer, type Upload } from '@tus/server';
+import { ERRORS, Server as TusServer, type Upload } from '@tus/server';
 import type { RequestHandler } from 'express';
 import { NodeRequest, sendNodeResponse } from 'srvx/node';
+import { UnknownHouse } from '../service/accept-changes';
 import { NoRoom, type PhotoStore } from '../photo-store/photo-store';
-import { takePicture } from '../service/take-picture';
+import { maySend, takePicture, type Pictures } from '../service/pictures';
+import { houseIdOf } from './paths';
 import { pictureNameOf } from './pictures';
+import { whoAsks } from './principal';
 import { HttpProblem, problemBody, problemOf } from './problems';
 
 /** The protocol also knows how to read an upload back, which nobody here needs. */
@@ -29,25 +32,37 @@ async function wholeOf({ incoming }: PhotoStore, { id }: Upload): Promise<Buffer
 }
 
 /**
- * Takes pictures in, piece by piece, by the tus protocol 1.0: whoever is cut off asks how much is here, and goes on from
- * there. Each upload says in its metadata, as `sha256`, which picture it brings.
+ * Takes the pictures of a house in, piece by piece, by the tus protocol 1.0: whoever is cut off asks how much is here, and
+ * goes on from there. Each upload says in its metadata, as `sha256`, which picture it brings.
  */
-export function uploadsHandler(store: PhotoStore): RequestHandler {
+export function uploadsHandler(pictures: Pictures): RequestHandler {
+  const { photos: store } = pictures;
+  /** The houses that the requests under way are about; null where a former version of the app does not say. */
+  const houses = new WeakMap<globalThis.Request, string | null>();
+  const houseOf = (request: globalThis.Request): string | null => houses.get(request) ?? null;
   const tus = new TusServer({
-    path: apiPaths.uploads,
+    path: apiPaths.formerUploads,
     datastore: store.incoming,
-    relativeLocation: true,
     maxSize: PICTURE_BYTES_MAX,
     allowedOrigins: () => false,
-    onUploadCreate: async (_request, upload) => {
+    generateUrl: (request, { id }) => {
+      const houseId = houseOf(request);
+      return `${houseId === null ? apiPaths.formerUploads : apiPaths.uploads(houseId)}/${id}`;
+    },
+    onIncomingRequest: async (request, id) => {
+      if (request.method === 'POST' || request.method === 'OPTIONS') return;
+      const { metadata } = await store.incoming.getUpload(id);
+      if ((metadata?.houseId ?? null) !== houseOf(request)) throw ERRORS.FILE_NOT_FOUND;
+    },
+    onUploadCreate: async (request, upload) => {
       pictureNameOf(upload.metadata?.sha256);
       if (!(await store.hasRoomFor(upload.size ?? PICTURE_BYTES_MAX))) throw new NoRoom();
-      return {};
+      return { metadata: { ...upload.metadata, houseId: houseOf(request) } };
     },
-    onUploadFinish: async (_request, upload) => {
+    onUploadFinish: async (request, upload) => {
       const bytes = await wholeOf(store, upload);
       try {
-        await takePicture(store, pictureNameOf(upload.metadata?.sha256), bytes);
+        await takePicture(pictures, houseOf(request), pictureNameOf(upload.metadata?.sha256), bytes);
       } finally {
         // Taken or refused: there is nothing to go on with.
         await store.incoming.remove(upload.id);
@@ -65,7 +80,11 @@ export function uploadsHandler(store: PhotoStore): RequestHandler {
     if (!METHODS.has(request.method)) {
       throw new HttpProblem(405, 'unknown-method', '', 'Pictures are sent here, not read.');
     }
-    const answer = await tus.handleWeb(new NodeRequest({ req: request, res: response }));
+    const houseId = request.params.houseId === undefined ? null : houseIdOf(request);
+    if (!maySend(whoAsks(response))) throw new UnknownHouse();
+    const asked = new NodeRequest({ req: request, res: response });
+    houses.set(asked, houseId);
+    const answer = await tus.handleWeb(asked);
     if (answer.status >= 400) answer.headers.set('content-type', 'application/problem+json');
     await sendNodeResponse(response, answer);
   };

@@ -1,4 +1,4 @@
-import { S3, type S3ClientConfig } from '@aws-sdk/client-s3';
+import { paginateListObjectsV2, S3, type S3ClientConfig } from '@aws-sdk/client-s3';
 import { ArrivingInBucket, isNotThere } from './arriving-in-bucket';
 import { NoRoom, PIECES_KEPT_MS, type PhotoStore } from './photo-store';
 
@@ -6,6 +6,8 @@ import { NoRoom, PIECES_KEPT_MS, type PhotoStore } from './photo-store';
 const OUT_OF_ROOM = new Set(['InsufficientStorage', 'QuotaExceeded', 'StorageFull', 'XMinioStorageFull']);
 
 const nameOf = (error: unknown): string => String((error as { readonly name?: unknown } | null)?.name);
+
+const FOLDER = 'pictures/';
 
 interface BucketOptions {
   readonly bucket: string;
@@ -15,7 +17,7 @@ interface BucketOptions {
 /** Pictures as objects in an S3-compatible bucket. */
 export function openBucketStore({ bucket, client }: BucketOptions): PhotoStore {
   const s3 = new S3(client);
-  const keyOf = (name: string) => `pictures/${name}`;
+  const keyOf = (name: string) => `${FOLDER}${name}`;
   return {
     incoming: new ArrivingInBucket(s3, bucket, PIECES_KEPT_MS),
     put: async (name, bytes) => {
@@ -42,6 +44,16 @@ export function openBucketStore({ bucket, client }: BucketOptions): PhotoStore {
         if (isNotThere(error)) return false;
         throw error;
       }
+    },
+    remove: async (name) => {
+      await s3.deleteObject({ Bucket: bucket, Key: keyOf(name) });
+    },
+    beside: async () => {
+      const names: string[] = [];
+      const pages = paginateListObjectsV2({ client: s3 }, { Bucket: bucket, Prefix: FOLDER, Delimiter: '/' });
+      for await (const { Contents = [] } of pages)
+        for (const { Key = '' } of Contents) names.push(Key.slice(FOLDER.length));
+      return names;
     },
     // A bucket says so when it is asked to keep something.
     hasRoomFor: () => Promise.resolve(true),

@@ -1,10 +1,13 @@
 import { randomUUID } from 'node:crypto';
-import { access, mkdir, readFile, rename, rm, statfs, writeFile } from 'node:fs/promises';
+import { access, mkdir, readdir, readFile, rename, rm, statfs, writeFile } from 'node:fs/promises';
 import { dirname, join } from 'node:path';
 import { FileStore } from '@tus/file-store';
 import { NoRoom, PIECES_KEPT_MS, type PhotoStore } from './photo-store';
 
 const OUT_OF_ROOM = new Set(['ENOSPC', 'EDQUOT']);
+
+/** Where former versions put pictures: by the first two letters of their name. */
+const SHELF = /^[0-9a-f]{2}$/;
 
 const codeOf = (error: unknown): unknown => (error as { readonly code?: unknown } | null)?.code;
 
@@ -18,8 +21,9 @@ interface DirectoryOptions {
 export async function openDirectoryStore({ folder, leaveFreeBytes }: DirectoryOptions): Promise<PhotoStore> {
   const arriving = join(folder, 'arriving');
   await mkdir(arriving, { recursive: true });
-  // A directory with a million entries is slow on many disks.
-  const pathOf = (name: string) => join(folder, name.slice(0, 2), name);
+  const isOfHouse = (name: string) => name.includes('/');
+  const pathOf = (name: string) =>
+    isOfHouse(name) ? join(folder, name) : join(folder, name.slice(0, 2), name);
   return {
     incoming: new FileStore({ directory: arriving, expirationPeriodInMilliseconds: PIECES_KEPT_MS }),
     put: async (name, bytes) => {
@@ -50,6 +54,12 @@ export async function openDirectoryStore({ folder, leaveFreeBytes }: DirectoryOp
       } catch {
         return false;
       }
+    },
+    remove: (name) => rm(pathOf(name), { force: true }),
+    beside: async () => {
+      const inFolder = await readdir(folder);
+      const shelves = inFolder.filter((name) => SHELF.test(name));
+      return (await Promise.all(shelves.map((shelf) => readdir(join(folder, shelf))))).flat();
     },
     hasRoomFor: async (bytes) => {
       const { bavail, bsize } = await statfs(folder);

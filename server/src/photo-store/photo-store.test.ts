@@ -46,6 +46,23 @@ describe.each<[string, () => Promise<Place>]>([
     expect((await other.get(picture.sha256))?.equals(picture.bytes)).toBe(true);
   });
 
+  test('of a house are under it, and gone once they are removed; what stands beside houses is told apart', async () => {
+    const house = '01990000-0000-7000-8000-000000000001';
+    const name = `${house}/${picture.sha256}`;
+    await store.put(name, picture.bytes);
+    expect((await store.get(name))?.equals(picture.bytes)).toBe(true);
+    const before = await store.beside();
+    expect(before).not.toContain(name);
+    await store.put(`${picture.sha256}.thumbnail`, picture.bytes);
+    expect([...(await store.beside())].sort()).toEqual(
+      [...new Set([...before, `${picture.sha256}.thumbnail`])].sort(),
+    );
+    await store.remove(name);
+    await store.remove(name);
+    await store.remove(`${picture.sha256}.thumbnail`);
+    expect([await store.has(name), await store.beside()]).toEqual([false, before]);
+  });
+
   test('are there once when they are kept by several at once', async () => {
     const stores = await Promise.all([1, 2, 3, 4].map(() => place.open()));
     const { sha256, bytes } = await testPicture(2);

@@ -9,7 +9,7 @@ export class NoRoom extends Error {
 
 /**
  * Where pictures are: whole ones by name, and those that are still arriving. Any number of server processes may use one
- * store at once; a name is never given to other bytes, so that nothing in it ever changes.
+ * store at once; a name is never given to other bytes, so that nothing in it ever changes. A name is `HOUSE/PICTURE`.
  */
 export interface PhotoStore {
   /** Pictures that arrive piece by piece. */
@@ -22,6 +22,10 @@ export interface PhotoStore {
   /** Null where no picture of the name is here. */
   get(name: string): Promise<Buffer | null>;
   has(name: string): Promise<boolean>;
+  /** Harmless where it is not here. */
+  remove(name: string): Promise<void>;
+  /** Names of what former versions put beside all houses: those without a `/`. */
+  beside(): Promise<readonly string[]>;
   /** False where another picture of this size would leave too little for everything else. */
   hasRoomFor(bytes: number): Promise<boolean>;
 }

@@ -1,13 +1,13 @@
 import {
   referencesOf,
   takeChange,
-  type Author,
   type Change,
   type ChangeOutcome,
   type HouseLedger,
   type LedgerRecord,
 } from '@calvet/contract';
 import { readChange, type ReadChange } from '@calvet/contract/changes/read-change';
+import { may, type Principal } from './rights';
 import { inTransaction, type Database, type Transaction } from '../store/database';
 import {
   acceptedBefore,
@@ -29,7 +29,7 @@ export class UnknownHouse extends Error {}
 async function openLedger(
   tx: Transaction,
   houseId: string,
-  author: Author,
+  { who }: Principal,
   changes: readonly Change[],
 ): Promise<HouseLedger> {
   const createsHouse = changes.some(
@@ -67,7 +67,7 @@ async function openLedger(
   );
   return {
     houseId,
-    author,
+    author: who,
     before,
     past,
     records,
@@ -100,8 +100,13 @@ async function writeLedger(
   await setCounter(tx, houseId, lastChange);
 }
 
-function outcomeOf(read: ReadChange, i: number, ledger: HouseLedger): ChangeOutcome {
-  if (read.ok) return takeChange(read.change, i, ledger);
+function outcomeOf(read: ReadChange, i: number, principal: Principal, ledger: HouseLedger): ChangeOutcome {
+  if (read.ok) {
+    const { changeId, op, kind } = read.change;
+    if (may(principal, op, kind)) return takeChange(read.change, i, ledger);
+    const message = 'You may not do this: ask whoever runs the practice.';
+    return { changeId, outcome: 'refused', code: 'not-allowed', field: `changes[${i}].op`, message };
+  }
   const { changeId, refusal } = read;
   return {
     changeId,
@@ -136,24 +141,25 @@ function withoutHouse(reads: readonly ReadChange[]): readonly ChangeOutcome[] {
 /**
  * Takes a batch of changes to one house, in order and in one transaction. Each is answered for itself: one that
  * does not fit stands in nobody's way, and one that was taken before counts once.
- * @throws {UnknownHouse} where the house was never created and the batch does not create it
+ * @throws {UnknownHouse} where the house was never created and the batch does not create it, and to whom it is not there
  */
 export async function acceptChanges(
   db: Database,
+  principal: Principal,
   houseId: string,
   inputs: readonly unknown[],
-  author: Author,
 ): Promise<readonly ChangeOutcome[]> {
+  if (!may(principal, 'see', 'house')) throw new UnknownHouse();
   const reads = inputs.map(readChange);
   const changes = reads.flatMap((read) => (read.ok ? [read.change] : []));
   const isMakingHouse = reads.some((read, i) => !read.ok && wouldMake(inputs[i], houseId));
   return inTransaction(db, async (tx) => {
-    const ledger = await openLedger(tx, houseId, author, changes).catch((error: unknown) => {
+    const ledger = await openLedger(tx, houseId, principal, changes).catch((error: unknown) => {
       if (error instanceof UnknownHouse && isMakingHouse) return null;
       throw error;
     });
     if (ledger === null) return withoutHouse(reads);
-    const outcomes = reads.map((read, i) => outcomeOf(read, i, ledger));
+    const outcomes = reads.map((read, i) => outcomeOf(read, i, principal, ledger));
     await writeLedger(tx, ledger);
     return outcomes;
   });

@@ -1,7 +1,12 @@
 import type { News } from '@calvet/contract';
 import { ChangeWatch } from './change-watch';
+import type { Principal } from './rights';
 
 jest.useFakeTimers();
+
+const who = { name: 'Ada', device: '', now: new Date(), clock: null };
+const anybody: Principal = { who, role: 'all' };
+const nobody: Principal = { who, role: 'none' };
 
 function watchOver(counters: Map<string, number>) {
   let looks = 0;
@@ -17,7 +22,7 @@ const pass = (milliseconds: number) => jest.advanceTimersByTimeAsync(millisecond
 test('what this process took is told at once, and once', async () => {
   const counters = new Map([['h', 3]]);
   const { watch, heard, hear } = watchOver(counters);
-  watch.subscribe(hear);
+  watch.subscribe(anybody, hear);
   await pass(10);
   counters.set('h', 4);
   watch.tell({ houseId: 'h', upTo: 4 });
@@ -28,7 +33,7 @@ test('what this process took is told at once, and once', async () => {
 test('what another process took is told at the next look; what was there before is no news', async () => {
   const counters = new Map([['h', 3]]);
   const { watch, heard, hear } = watchOver(counters);
-  watch.subscribe(hear);
+  watch.subscribe(anybody, hear);
   await pass(10);
   expect(heard).toEqual([]);
   counters.set('h', 5).set('new', 1);
@@ -43,7 +48,7 @@ test('nobody listens, nobody looks', async () => {
   const { watch, hear, looks } = watchOver(new Map());
   await pass(5000);
   expect(looks()).toBe(0);
-  const leave = watch.subscribe(hear);
+  const leave = watch.subscribe(anybody, hear);
   await pass(2500);
   leave();
   const before = looks();
@@ -58,7 +63,7 @@ test('a database that is away for a while stops nothing', async () => {
     () => (isAway ? Promise.reject(new Error('away')) : Promise.resolve(new Map([['h', heard.length + 1]]))),
     1000,
   );
-  watch.subscribe((news) => void heard.push(news));
+  watch.subscribe(anybody, (news) => void heard.push(news));
   await pass(10);
   isAway = true;
   await pass(3000);
@@ -76,7 +81,7 @@ test('after a first look that failed nobody is told of houses in which nothing h
     () => (isAway ? Promise.reject(new Error('away')) : Promise.resolve(new Map([['h', 3]]))),
     1000,
   );
-  watch.subscribe((news) => void heard.push(news));
+  watch.subscribe(anybody, (news) => void heard.push(news));
   await pass(1500);
   isAway = false;
   await pass(5000);
@@ -90,10 +95,10 @@ test('whoever leaves and comes back while a look is under way leads to no second
     () => new Promise((resolve) => answers.push(() => resolve(new Map([['h', 3]])))),
     1000,
   );
-  const leave = watch.subscribe(() => undefined);
+  const leave = watch.subscribe(anybody, () => undefined);
   await pass(10);
   leave();
-  watch.subscribe(() => undefined);
+  watch.subscribe(anybody, () => undefined);
   await pass(10);
   expect(answers).toHaveLength(1);
   answers[0]?.();
@@ -102,5 +107,16 @@ test('whoever leaves and comes back while a look is under way leads to no second
     answers.at(-1)?.();
   }
   expect(answers.length).toBeLessThanOrEqual(6);
+  watch.close();
+});
+
+test('news goes to those who may see what it is about, and to nobody else', async () => {
+  const { watch, heard, hear } = watchOver(new Map([['h', 3]]));
+  const overheard: News[] = [];
+  watch.subscribe(nobody, (news) => void overheard.push(news));
+  watch.subscribe(anybody, hear);
+  await pass(10);
+  watch.tell({ houseId: 'h', upTo: 4 });
+  expect([heard, overheard]).toEqual([[{ houseId: 'h', upTo: 4 }], []]);
   watch.close();
 });

@@ -1,8 +1,10 @@
 import type { News } from '@calvet/contract';
+import { may, type Principal } from './rights';
 
 type Listener = (news: News) => void;
 
 interface Subscriber {
+  readonly principal: Principal;
   readonly onNews: Listener;
   readonly onClose: () => void;
 }
@@ -23,9 +25,9 @@ export class ChangeWatch {
     private readonly everyMs = 1000,
   ) {}
 
-  /** Calls back with each piece of news, and when the watch ends, until the function that is given back is called. */
-  subscribe(onNews: Listener, onClose: () => void = () => undefined): () => void {
-    const subscriber = { onNews, onClose };
+  /** Calls back with each piece of news of what somebody may see, and when the watch ends, until the function that is given back is called. */
+  subscribe(principal: Principal, onNews: Listener, onClose: () => void = () => undefined): () => void {
+    const subscriber = { principal, onNews, onClose };
     this.subscribers.add(subscriber);
     this.schedule(0);
     return () => {
@@ -49,7 +51,7 @@ export class ChangeWatch {
   }
 
   private spread(news: News): void {
-    this.subscribers.forEach(({ onNews }) => onNews(news));
+    for (const { principal, onNews } of this.subscribers) if (may(principal, 'see', 'house')) onNews(news);
   }
 
   private rest(): void {

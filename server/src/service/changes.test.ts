@@ -1,5 +1,5 @@
 import { v7 } from 'uuid';
-import { areaBody, change, createHouse, houseBody, photoOf, testBody } from '../../test/records';
+import { areaBody, change, createHouse, houseBody, testBody } from '../../test/records';
 import { ask, cutConnections, startServer, type RunningServer } from '../../test/running-server';
 
 let server: RunningServer;
@@ -192,45 +192,6 @@ describe('a change against an old revision', () => {
     expect((await post(again)).status).toBe(200);
     expect((await since(2)).body.records[0]?.record).toMatchObject({ ...areaBody, grade: 'II', revision: 2 });
     expect((await post({ ...area, changeId: v7(), body: { ...areaBody, areaM2: 7 } })).status).toBe(409);
-  });
-});
-
-describe('ids and what points to them', () => {
-  test('an id is that of one record, over all kinds and houses', async () => {
-    const area = change({});
-    await post(area);
-    const isTaken = { status: 422, body: { field: 'changes[0].id', code: 'conflict' } };
-    expect(await post(change({ id: area.id, kind: 'airtightnessTest', body: testBody }))).toMatchObject(
-      isTaken,
-    );
-    const elsewhere = v7();
-    const postElsewhere = (...changes: readonly unknown[]) =>
-      ask(`${server.url}/api/v1/houses/${elsewhere}/changes`, { json: { changes } });
-    await postElsewhere(createHouse(elsewhere));
-    expect(
-      await postElsewhere(change({ id: area.id, kind: 'photo', body: photoOf('house', elsewhere) })),
-    ).toMatchObject(isTaken);
-    const { body } = await post(
-      change({ id: area.id }),
-      change({ id: area.id, kind: 'airtightnessTest', body: testBody }),
-    );
-    expect(body.results).toMatchObject([{ outcome: 'applied' }, { outcome: 'refused' }]);
-  });
-
-  test('what a photo shows is in its house; a record of the same batch, or a deleted one, is', async () => {
-    const shows = (kind: string, id: string) => change({ kind: 'photo', body: photoOf(kind, id) });
-    const area = change({});
-    expect((await post(shows('area', area.id))).body).toMatchObject({
-      field: 'changes[0].body.subject',
-      code: 'unknown-reference',
-    });
-    expect((await post(area, shows('area', area.id))).status).toBe(200);
-    await post(change({ id: area.id, op: 'delete', baseRevision: 1 }));
-    expect((await post(shows('area', area.id))).status).toBe(200);
-    expect((await post(shows('airtightnessTest', area.id))).body).toMatchObject({
-      code: 'unknown-reference',
-    });
-    expect((await post(shows('house', houseId))).status).toBe(200);
   });
 });
 

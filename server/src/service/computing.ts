@@ -1,5 +1,6 @@
-import { computeByName, takesLong } from '@calvet/core/operations';
+import { computeByName, takesLong, unknownOperation } from '@calvet/core/operations';
 import { Refusal } from '@calvet/core/refusal';
+import { may, type Principal } from './rights';
 import type { LongAnswer, LongComputation } from './long-computation';
 
 /** Computations that take long are run by threads; there are only so many, and so many that wait. */
@@ -12,14 +13,20 @@ export interface Threads {
 export class TooBusy extends Error {}
 
 /** Answers a computation by name: a short one at once, a long one from a thread. */
-export type Compute = (name: string, input: unknown, signal: AbortSignal) => Promise<unknown>;
+export type Compute = (
+  principal: Principal,
+  name: string,
+  input: unknown,
+  signal: AbortSignal,
+) => Promise<unknown>;
 
 /**
  * @throws {Refusal} as the computation
  * @throws {TooBusy} where a long computation finds no room to wait
  */
 export function computing(threads: Threads): Compute {
-  return async (name, input, signal) => {
+  return async (principal, name, input, signal) => {
+    if (!may(principal, 'see', 'computation')) throw unknownOperation(name);
     if (!takesLong(name)) return computeByName(name, input);
     const answer = await threads.run({ name, input }, signal);
     if ('output' in answer) return answer.output;

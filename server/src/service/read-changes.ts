@@ -22,15 +22,18 @@ import {
   type ChangeRange,
 } from '../store/records';
 import { UnknownHouse } from './accept-changes';
+import { may, type Principal } from './rights';
 
-/** Records of every kind whose last change lies in these ranges, the earliest change of each house first. */
+/** Records of every kind that somebody may see, whose last change lies in these ranges, the earliest change of each house first. */
 async function changedIn(
   db: Database,
+  principal: Principal,
   ranges: readonly ChangeRange[],
   limit: number,
 ): Promise<readonly LedgerRecord[]> {
   if (ranges.length === 0) return [];
-  const found = await Promise.all(KINDS.map((kind) => recordsChanged(db, kind, ranges, limit)));
+  const kinds = KINDS.filter((kind) => may(principal, 'see', kind));
+  const found = await Promise.all(kinds.map((kind) => recordsChanged(db, kind, ranges, limit)));
   return found.flat().sort((a, b) => a.changeNumber - b.changeNumber);
 }
 
@@ -41,11 +44,16 @@ async function changedIn(
  * a higher number and comes with the next page, so that none is ever passed over.
  * @throws {UnknownHouse}
  */
-export async function readChanges(db: Database, houseId: string, since: number): Promise<ChangesPage> {
-  const lastChange = await lastChangeOf(db, houseId);
+export async function readChanges(
+  db: Database,
+  principal: Principal,
+  houseId: string,
+  since: number,
+): Promise<ChangesPage> {
+  const lastChange = may(principal, 'see', 'house') ? await lastChangeOf(db, houseId) : null;
   if (lastChange === null) throw new UnknownHouse();
   if (lastChange <= since) return { records: [], upTo: lastChange, more: false };
-  const inOrder = await changedIn(db, [{ houseId, since, upTo: lastChange }], PAGE_MAX + 1);
+  const inOrder = await changedIn(db, principal, [{ houseId, since, upTo: lastChange }], PAGE_MAX + 1);
   const page = inOrder.slice(0, PAGE_MAX);
   const more = inOrder.length > page.length;
   return {
@@ -67,9 +75,13 @@ function together(ranges: readonly ChangeRange[]): readonly ChangeRange[] {
   });
 }
 
-async function pagesOf(db: Database, wanted: readonly ChangeRange[]): Promise<PagesByHouse> {
+async function pagesOf(
+  db: Database,
+  principal: Principal,
+  wanted: readonly ChangeRange[],
+): Promise<PagesByHouse> {
   const ranges = together(wanted);
-  const records = await changedIn(db, ranges, CHANGES_TOGETHER_MAX);
+  const records = await changedIn(db, principal, ranges, CHANGES_TOGETHER_MAX);
   return Object.fromEntries(
     ranges.map(({ houseId, upTo }) => {
       const ofHouse = records.filter((record) => record.houseId === houseId);
@@ -82,31 +94,40 @@ async function pagesOf(db: Database, wanted: readonly ChangeRange[]): Promise<Pa
  * Every house that is not deleted, by name, and how far each house has come; where it is wanted, with all that is in the
  * first of them.
  */
-export async function readHouses(db: Database, withChanges = false): Promise<HousesAnswer> {
+export async function readHouses(
+  db: Database,
+  principal: Principal,
+  withChanges = false,
+): Promise<HousesAnswer> {
+  if (!may(principal, 'see', 'house'))
+    return { houses: [], counters: {}, ...(withChanges ? { pages: {} } : {}) };
   // The counters first: what comes between is fetched once more, and nothing is passed over.
   const counters = await allCounters(db);
   const houses = await allHouses(db);
   const answer = { houses: houses.map(asHouse), counters: Object.fromEntries(counters) };
   if (!withChanges) return answer;
   const wanted = houses.map(({ id }) => ({ houseId: id, since: 0, upTo: counters.get(id) ?? 0 }));
-  return { ...answer, pages: await pagesOf(db, wanted) };
+  return { ...answer, pages: await pagesOf(db, principal, wanted) };
 }
 
 /** What is new in several houses, each since a change number, of as many as go into one answer. */
 export async function readChangesOf(
   db: Database,
+  principal: Principal,
   since: ReadonlyMap<string, number>,
 ): Promise<ChangesOfHouses> {
+  if (!may(principal, 'see', 'house')) return { pages: {} };
   const counters = await allCounters(db);
   const wanted = [...since].flatMap(([houseId, number]) => {
     const upTo = counters.get(houseId);
     return upTo === undefined ? [] : [{ houseId, since: number, upTo }];
   });
-  return { pages: await pagesOf(db, wanted) };
+  return { pages: await pagesOf(db, principal, wanted) };
 }
 
 /** Houses that were deleted within the last 30 days, the latest first. */
-export async function readDeletedHouses(db: Database, now: Date): Promise<DeletedHousesAnswer> {
-  const houses = await housesDeletedSince(db, new Date(now.getTime() - RESTORABLE_MS));
+export async function readDeletedHouses(db: Database, principal: Principal): Promise<DeletedHousesAnswer> {
+  if (!may(principal, 'see', 'house')) return { houses: [] };
+  const houses = await housesDeletedSince(db, new Date(principal.who.now.getTime() - RESTORABLE_MS));
   return { houses: houses.map(asHouse) };
 }

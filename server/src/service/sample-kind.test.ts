@@ -2,16 +2,16 @@ import type { Kind } from '@calvet/contract';
 import { getTableColumns } from 'drizzle-orm';
 import { createConnection } from 'mysql2/promise';
 import { v7 } from 'uuid';
-import { kindsWithSample, sampleBody } from '../../../contract/test/sample-kind';
+import type * as SampleKind from '../../../contract/test/sample-kind';
+import { sampleBody } from '../../../contract/test/sample-kind';
 import { areaBody, change, createHouse, photoOf } from '../../test/records';
 import { ask, startServer, type RunningServer } from '../../test/running-server';
 import { recordTables } from '../store/tables';
 
-jest.mock('@calvet/contract/kinds', () =>
-  (
-    jest.requireActual('../../../contract/test/sample-kind') as { kindsWithSample: typeof kindsWithSample }
-  ).kindsWithSample(jest.requireActual('@calvet/contract/kinds')),
-);
+jest.mock('@calvet/contract/kinds', () => {
+  const { kindsWithSample } = jest.requireActual<typeof SampleKind>('../../../contract/test/sample-kind');
+  return kindsWithSample(jest.requireActual('@calvet/contract/kinds'));
+});
 
 const KIND = 'sample' as Kind;
 const houseId = v7();

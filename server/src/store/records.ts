@@ -265,6 +265,16 @@ export async function recordsChanged(
   return rows.map((row) => fromTable(kind, row));
 }
 
+/** Houses with a photo, deleted or not, that shows a picture. */
+export async function housesShowing(db: Database, sha256: string): Promise<readonly string[]> {
+  const { photo } = tables;
+  const rows = await db
+    .selectDistinct({ houseId: photo.houseId })
+    .from(photo)
+    .where(sql`${sql.identifier('sha256')} = ${sha256}`);
+  return rows.map(({ houseId }) => houseId);
+}
+
 /** Houses that were deleted after a time, the latest first. */
 export async function housesDeletedSince(db: Database, time: Date): Promise<readonly LedgerRecord[]> {
   const rows: FlatRow[] = await db

@@ -33,7 +33,7 @@ export const Thumbnail = memo(function Thumbnail(props: ThumbnailProps) {
   const palette = usePalette();
   const picture = usePicture(photo, 'thumbnail');
   const [isFocused, setFocused] = useState(false);
-  const isUnsent = useIsUnsent(photo.sha256);
+  const isUnsent = useIsUnsent(photo);
   // A picture of another shape than the tile shows its middle: the marks go with the picture.
   const tile = { width, height: Math.round(width * 0.75) };
   const scale = Math.max(tile.width / photo.widthPx, tile.height / photo.heightPx);

@@ -1,5 +1,6 @@
 import type { Kind, KindedRecord } from '@calvet/contract';
-import { kindsWithSample, sampleBody } from '../../../../contract/test/sample-kind';
+import type * as SampleKind from '../../../../contract/test/sample-kind';
+import { sampleBody } from '../../../../contract/test/sample-kind';
 import { EMPTY_COPY, notStored, viewOf, withPending, withRecords } from '../../data/house-copy';
 import { NOTHING_WAITS, withEntries, type Troubled } from '../../data/outbox-rules';
 import { placesIn } from '../photos/photo-words';
@@ -7,11 +8,10 @@ import { disputesIn } from './disputes';
 import { deedOf, subjectOf } from './field-words';
 import { titleWords } from './value-words';
 
-jest.mock('@calvet/contract/kinds', () =>
-  (
-    jest.requireActual('../../../../contract/test/sample-kind') as { kindsWithSample: typeof kindsWithSample }
-  ).kindsWithSample(jest.requireActual('@calvet/contract/kinds')),
-);
+jest.mock('@calvet/contract/kinds', () => {
+  const { kindsWithSample } = jest.requireActual<typeof SampleKind>('../../../../contract/test/sample-kind');
+  return kindsWithSample(jest.requireActual('@calvet/contract/kinds'));
+});
 
 const KIND = 'sample' as Kind;
 const stored = (id: string, body: object) => ({ ...body, ...notStored(id, 'h'), revision: 1 });

@@ -62,7 +62,7 @@ export function WaitingSheet({ isUnreachable, onClose }: WaitingSheetProps) {
           <Text tone="ember" style={styles.words}>
             A picture was not taken: {message}
           </Text>
-          <Button label="Let go of it" onPress={() => letGoOfPicture(upload.sha256)} />
+          <Button label="Let go of it" onPress={() => letGoOfPicture(upload)} />
         </View>
       ))}
       {pictures.waiting.length > 0 && pictures.phase === 'sending' && (

@@ -1,6 +1,7 @@
 import { AUTHOR_HEADER, CLOCK_HEADER, DEVICE_HEADER, type Author } from '@calvet/contract';
 import type { Request, RequestHandler, Response } from 'express';
 import Joi from 'joi';
+import type { Principal } from '../service/rights';
 
 const AUTHOR_MAX = 120;
 const UNNAMED = 'unnamed';
@@ -29,16 +30,24 @@ function authorOf(request: Request): Author {
   };
 }
 
-/**
- * The one place where it is decided what a request may do: each comes by here before a handler sees it. Nobody logs in
- * yet, so that whoever reaches the server may read and write everything, under the name that the device sends.
- */
-export const decideRights: RequestHandler = (request, response, next) => {
-  response.locals.author = authorOf(request);
-  next();
-};
+/** Finds out who asks. */
+export type Recognise = (request: Request) => Principal;
 
-/** Who sent a request that came by `decideRights`. */
-export function whoAsks({ locals }: Response): Author {
-  return locals.author as Author;
+/**
+ * Nobody logs in yet: whoever reaches the server may read and write everything, under the name that the device sends. What
+ * they may do is for the table of rights to say, and what they knew for their changes.
+ */
+export const recogniseAnybody: Recognise = (request) => ({ who: authorOf(request), role: 'all' });
+
+/** The one place where a request gets its principal: each comes by here before a handler sees it. */
+export const recognise =
+  (by: Recognise): RequestHandler =>
+  (request, response, next) => {
+    response.locals.principal = by(request);
+    next();
+  };
+
+/** Who sent a request that came by `recognise`. */
+export function whoAsks({ locals }: Response): Principal {
+  return locals.principal as Principal;
 }

@@ -1,0 +1,221 @@
+import { createHash } from 'node:crypto';
+import sharp, { type Metadata } from 'sharp';
+import { PICTURE_SIDE_MAX_PX } from '@calvet/contract';
+import type { PhotoStore } from '../photo-store/photo-store';
+import type { Database } from '../store/database';
+import { housesShowing } from '../store/records';
+import { may, type Principal } from './rights';
+
+/** A picture that is not taken in, and why. */
+export class PictureRefused extends Error {
+  constructor(
+    readonly code: 'other-bytes' | 'no-picture' | 'picture-too-large' | 'picture-tells-more',
+    message: string,
+  ) {
+    super(message);
+  }
+}
+
+const THUMBNAIL_PX = 480;
+/** Types that are taken in, by the name that the decoder gives them; no browser runs any of these. */
+const MEDIA_TYPES: Readonly<Record<string, string>> = {
+  jpeg: 'image/jpeg',
+  png: 'image/png',
+  webp: 'image/webp',
+};
+const TYPE_UNKNOWN = 'application/octet-stream';
+const PICTURE_NAME = /^[0-9a-f]{64}$/;
+const PIXELS_MAX = PICTURE_SIDE_MAX_PX ** 2;
+
+/** Where pictures are, and the photos that show them. */
+export interface Pictures {
+  readonly db: Database;
+  readonly photos: PhotoStore;
+}
+
+/** A picture is kept under its house; one of a former version, whose house is not known, beside all houses. */
+const nameIn = (houseId: string | null, sha256: string): string =>
+  houseId === null ? sha256 : `${houseId}/${sha256}`;
+const thumbnailName = (houseId: string | null, sha256: string): string =>
+  `${nameIn(houseId, sha256)}.thumbnail`;
+
+/** Brings a picture that a former version put beside all houses under those whose photos show it. */
+async function bringHome({ db, photos }: Pictures, sha256: string): Promise<void> {
+  const bytes = await photos.get(sha256);
+  if (bytes === null) return;
+  const houses = await housesShowing(db, sha256);
+  // Its photo is still to come.
+  if (houses.length === 0) return;
+  const small = (await photos.get(thumbnailName(null, sha256))) ?? (await thumbnailOf(bytes));
+  for (const houseId of houses) {
+    if (await photos.has(nameIn(houseId, sha256))) continue;
+    await photos.put(thumbnailName(houseId, sha256), small);
+    await photos.put(nameIn(houseId, sha256), bytes);
+  }
+  await photos.remove(sha256);
+  await photos.remove(thumbnailName(null, sha256));
+}
+
+/** Brings all that former versions put beside the houses under them. */
+export async function bringAllHome(pictures: Pictures): Promise<void> {
+  for (const name of await pictures.photos.beside()) {
+    if (PICTURE_NAME.test(name)) await bringHome(pictures, name);
+  }
+}
+
+/** The bytes of a name under a house, wherever a former version put them; null where they are not here. */
+async function bytesIn(
+  pictures: Pictures,
+  principal: Principal,
+  houseId: string,
+  sha256: string,
+  nameOf: typeof nameIn,
+): Promise<Buffer | null> {
+  if (!may(principal, 'see', 'photo')) return null;
+  const { photos } = pictures;
+  const found = await photos.get(nameOf(houseId, sha256));
+  if (found !== null || !(await photos.has(sha256))) return found;
+  await bringHome(pictures, sha256);
+  return photos.get(nameOf(houseId, sha256));
+}
+
+async function looked(bytes: Buffer): Promise<Metadata> {
+  try {
+    return await sharp(bytes, { limitInputPixels: PIXELS_MAX }).metadata();
+  } catch (error) {
+    const isTooLarge = error instanceof Error && error.message.includes('exceeds pixel limit');
+    throw isTooLarge ? tooLarge() : noPicture();
+  }
+}
+
+const noPicture = () =>
+  new PictureRefused('no-picture', 'This is not a picture that can be read: send JPEG, PNG or WebP.');
+const tooLarge = () =>
+  new PictureRefused(
+    'picture-too-large',
+    `The picture is over ${PICTURE_SIDE_MAX_PX} pixels a side: scale it down before it is sent.`,
+  );
+
+const hashOf = (bytes: Buffer): string => createHash('sha256').update(bytes).digest('hex');
+
+/** @throws {PictureRefused} where the bytes are not those of the name, or not those of a picture that may be kept */
+async function check(sha256: string, bytes: Buffer): Promise<void> {
+  if (hashOf(bytes) !== sha256) {
+    throw new PictureRefused('other-bytes', 'What arrived is not what was announced: send it again.');
+  }
+  const { format, width, height, exif, xmp, iptc } = await looked(bytes);
+  if (!(format in MEDIA_TYPES)) throw noPicture();
+  if (width > PICTURE_SIDE_MAX_PX || height > PICTURE_SIDE_MAX_PX) throw tooLarge();
+  if (exif !== undefined || xmp !== undefined || iptc !== undefined) {
+    throw new PictureRefused(
+      'picture-tells-more',
+      'The file says more than the picture shows, such as where it was taken: send it without.',
+    );
+  }
+}
+
+async function thumbnailOf(bytes: Buffer): Promise<Buffer> {
+  try {
+    return await sharp(bytes, { limitInputPixels: PIXELS_MAX })
+      .resize({ width: THUMBNAIL_PX, height: THUMBNAIL_PX, fit: 'inside', withoutEnlargement: true })
+      .jpeg({ quality: 78 })
+      .toBuffer();
+  } catch {
+    throw noPicture();
+  }
+}
+
+/** True for whoever may send pictures. */
+export const maySend = (principal: Principal): boolean => may(principal, 'create', 'photo');
+
+/**
+ * Takes in a picture under its house and its SHA-256, with a small one beside it. Taken in twice it is there once.
+ * @param houseId null where a former version of the app sends it, which does not say
+ * @throws {PictureRefused} {NoRoom}
+ */
+export async function takePicture(
+  pictures: Pictures,
+  houseId: string | null,
+  sha256: string,
+  bytes: Buffer,
+): Promise<void> {
+  await check(sha256, bytes);
+  const { photos } = pictures;
+  await photos.put(thumbnailName(houseId, sha256), await thumbnailOf(bytes));
+  // The picture comes last: where it is, all of it is.
+  await photos.put(nameIn(houseId, sha256), bytes);
+  if (houseId === null) await bringHome(pictures, sha256);
+}
+
+/**
+ * Of these pictures of a house, those that are here whole: each is read and hashed anew, since a device lets go of its own
+ * on this word.
+ */
+export async function confirmPictures(
+  pictures: Pictures,
+  principal: Principal,
+  houseId: string,
+  sha256s: readonly string[],
+): Promise<readonly string[]> {
+  const held: string[] = [];
+  for (const sha256 of sha256s) {
+    const bytes = await bytesIn(pictures, principal, houseId, sha256, nameIn);
+    if (bytes !== null && hashOf(bytes) === sha256) held.push(sha256);
+  }
+  return held;
+}
+
+/** The house under which a former version of the app, which does not say, finds a picture; null where there is none. */
+export async function houseShowing({ db }: Pictures, sha256: string): Promise<string | null> {
+  return (await housesShowing(db, sha256))[0] ?? null;
+}
+
+/** A picture as it is handed out. */
+export interface HandedOut {
+  readonly bytes: Buffer;
+  /** By its content, never by what a sender said it is. */
+  readonly mediaType: string;
+}
+
+async function handedOut(bytes: Buffer | null): Promise<HandedOut | null> {
+  if (bytes === null) return null;
+  const { format } = await sharp(bytes).metadata();
+  return { bytes, mediaType: MEDIA_TYPES[format] ?? TYPE_UNKNOWN };
+}
+
+/** Null where no such picture has arrived. */
+export async function readPicture(
+  pictures: Pictures,
+  principal: Principal,
+  houseId: string,
+  sha256: string,
+): Promise<HandedOut | null> {
+  return handedOut(await bytesIn(pictures, principal, houseId, sha256, nameIn));
+}
+
+/** The small picture; null where no such picture has arrived. */
+export async function readThumbnail(
+  pictures: Pictures,
+  principal: Principal,
+  houseId: string,
+  sha256: string,
+): Promise<HandedOut | null> {
+  const bytes = await bytesIn(pictures, principal, houseId, sha256, thumbnailName);
+  // Made here: it need not be looked at again, and a gallery asks for hundreds.
+  return bytes === null ? null : { bytes, mediaType: MEDIA_TYPES.jpeg ?? TYPE_UNKNOWN };
+}
+
+/** True where a picture has arrived, or lies where a former version put it. */
+export async function hasPicture(
+  pictures: Pictures,
+  principal: Principal,
+  houseId: string,
+  sha256: string,
+): Promise<boolean> {
+  if (!may(principal, 'see', 'photo')) return false;
+  const { photos } = pictures;
+  if (await photos.has(nameIn(houseId, sha256))) return true;
+  if (!(await photos.has(sha256))) return false;
+  await bringHome(pictures, sha256);
+  return photos.has(nameIn(houseId, sha256));
+}
