@@ -116,7 +116,7 @@ async function secondScreen(browser: Browser): Promise<void> {
   const heard = there.waitForResponse((each) => each.url().endsWith('/events'));
   await Promise.all([here, there].map((page) => page.goto(`${server}/houses/${small}/edit`)));
   await heard;
-  const place = (page: Page) => page.getByLabel('Place', { exact: true });
+  const place = (page: Page) => page.getByLabel('Location', { exact: true });
   await place(here).waitFor();
   await place(there).waitFor();
   const times: number[] = [];
@@ -124,7 +124,7 @@ async function secondScreen(browser: Browser): Promise<void> {
     const start = performance.now();
     await place(here).fill(`Place ${i}`);
     await there.waitForFunction(
-      (value) => document.querySelector<HTMLInputElement>('input[aria-label="Place"]')?.value === value,
+      (value) => document.querySelector<HTMLInputElement>('input[aria-label="Location"]')?.value === value,
       `Place ${i}`,
       { polling: 'raf' },
     );

@@ -179,9 +179,9 @@ test('two devices on one field: both are told, and one decides', async ({ page, 
   await expect(other.getByLabel(/^Your name/)).toHaveCount(0);
   await other.goto(page.url());
   await page.context().setOffline(true);
-  await other.getByLabel('Place', { exact: true }).fill('Northby');
+  await other.getByLabel('Location', { exact: true }).fill('Northby');
   await allSent(other);
-  await page.getByLabel('Place', { exact: true }).fill('Southby');
+  await page.getByLabel('Location', { exact: true }).fill('Southby');
   await page.getByLabel('Builder', { exact: true }).fill('Osk Joinery');
   await page.context().setOffline(false);
   await expect(page.getByText(/was changed on another device meanwhile/)).toBeVisible();
@@ -190,18 +190,18 @@ test('two devices on one field: both are told, and one decides', async ({ page, 
   await page.getByRole('button', { name: 'Keep mine' }).click();
   await allSent(page);
   await other.reload();
-  await expect(other.getByLabel('Place', { exact: true })).toHaveValue('Southby');
+  await expect(other.getByLabel('Location', { exact: true })).toHaveValue('Southby');
 
   await page.context().setOffline(true);
-  await other.getByLabel('Place', { exact: true }).fill('Westby');
+  await other.getByLabel('Location', { exact: true }).fill('Westby');
   await allSent(other);
-  await page.getByLabel('Place', { exact: true }).fill('Eastby');
+  await page.getByLabel('Location', { exact: true }).fill('Eastby');
   await page.getByLabel('Builder', { exact: true }).fill('Low Sedge Joiners');
   await page.context().setOffline(false);
   await page.getByRole('button', { name: 'Take theirs' }).click();
   await allSent(page);
   for (const each of [page, other]) {
-    await expect(each.getByLabel('Place', { exact: true })).toHaveValue('Westby');
+    await expect(each.getByLabel('Location', { exact: true })).toHaveValue('Westby');
     await expect(each.getByLabel('Builder', { exact: true })).toHaveValue('Low Sedge Joiners');
   }
   await other.close();

@@ -172,20 +172,20 @@ test('a phone whose clock is a day ahead merges like any other, and is told the 
   const other = await onOtherDevice(browser, page);
   await other.clock.setSystemTime(Date.now() + 24 * 3_600_000);
   await other.goto(page.url());
-  await other.getByLabel('Place', { exact: true }).fill('Northby');
+  await other.getByLabel('Location', { exact: true }).fill('Northby');
   await page.getByLabel('Builder', { exact: true }).fill('Osk Joinery');
   await allSent(other);
   await allSent(page);
   for (const each of [page, other]) {
     await each.reload();
-    await expect(each.getByLabel('Place', { exact: true })).toHaveValue('Northby');
+    await expect(each.getByLabel('Location', { exact: true })).toHaveValue('Northby');
     await expect(each.getByLabel('Builder', { exact: true })).toHaveValue('Osk Joinery');
   }
   // Later by its own clock, earlier by the server's: it does not win by that.
   await page.context().setOffline(true);
-  await other.getByLabel('Place', { exact: true }).fill('Westby');
+  await other.getByLabel('Location', { exact: true }).fill('Westby');
   await allSent(other);
-  await page.getByLabel('Place', { exact: true }).fill('Eastby');
+  await page.getByLabel('Location', { exact: true }).fill('Eastby');
   await page.context().setOffline(false);
   await expect(page.getByText('Yours: “Eastby”')).toBeVisible();
   await expect(page.getByText(/Theirs: “Westby”/)).toBeVisible();

@@ -261,7 +261,7 @@ export async function createHouse(page: Page, app: RunningApp, house: HouseEntry
   await page.goto(app.url);
   await page.getByRole('button', { name: 'Add a house' }).click();
   await page.getByLabel('Name', { exact: true }).fill(house.name);
-  await page.getByLabel('Place', { exact: true }).fill('Sedgeholm');
+  await page.getByLabel('Location', { exact: true }).fill('Sedgeholm');
   await enter(page, 'Volume', house.volume);
   await enter(page, 'Envelope area', house.envelope);
   await enter(page, 'Floor area', house.floor);

@@ -49,7 +49,7 @@ export const house = kindOf<HouseBody>()({
   isShown: true,
   fields: {
     name: filled('Name', NAME_MAX),
-    place: text('Place', NAME_MAX),
+    place: text('Location', NAME_MAX),
     builder: text('Builder', NAME_MAX),
     volumeM3: figure('Volume', 'volume', { above: 0, max: 1e6 }),
     floorAreaM2: figure('Floor area', 'area', { above: 0, max: 1e5 }),

@@ -15,7 +15,7 @@ import {
   withGiven,
   type Draft,
 } from './draft';
-import { placeOf } from './use-bench-form';
+import { fieldWords } from './use-bench-form';
 
 const exampleOf = (name: OperationName): Draft => examples[name] as unknown as Draft;
 
@@ -109,8 +109,8 @@ test('what was kept of another shape is not taken', () => {
 test('a place is named in the words of its form', () => {
   const test = exampleOf('airtightness.multiPoint');
   const path = ['runs', 0, 'readings', 2, 'pressurePa'];
-  expect(placeOf(path, test)).toBe('Run 1, reading 3, building pressure');
-  expect(placeOf(['conditions', 'pressurePa'], test)).toBe('Conditions, barometric pressure');
+  expect(fieldWords(path, test)).toBe('Run 1, reading 3, building pressure');
+  expect(fieldWords(['conditions', 'pressurePa'], test)).toBe('Conditions, barometric pressure');
   expect(pathOf(pathText(path))).toEqual(path);
 });
 

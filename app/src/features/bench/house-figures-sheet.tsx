@@ -10,7 +10,7 @@ import { day } from '../../ui/format';
 import { LongList } from '../../ui/long-list';
 import { Sheet } from '../../ui/sheet';
 import { Text } from '../../ui/text';
-import { sizeWords } from '../installation/words';
+import { sizeWords } from '../fill/words';
 import { Failed, Loading } from '../shell/states';
 import { nameWords } from '../shell/value-words';
 

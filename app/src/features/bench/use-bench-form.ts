@@ -27,7 +27,7 @@ import { itemTitle, labelOf } from './labels';
 import { quantityOf } from './quantities';
 
 /** Words for a place in a form: "Run 1, reading 3, building pressure". */
-export function placeOf(path: Path, draft: Draft): string {
+export function fieldWords(path: Path, draft: Draft): string {
   const words = path.flatMap((step, i) => {
     if (typeof step === 'number') return [itemTitle(String(path[i - 1]), step)];
     if (typeof path[i + 1] === 'number') return [];
@@ -42,7 +42,7 @@ export function placeOf(path: Path, draft: Draft): string {
 const NAMED_PLACES = 3;
 
 function stillNeeded(missing: readonly Path[], draft: Draft): string {
-  const places = missing.slice(0, NAMED_PLACES).map((path) => placeOf(path, draft));
+  const places = missing.slice(0, NAMED_PLACES).map((path) => fieldWords(path, draft));
   const more = missing.length - places.length;
   return `Still needed: ${places.join(' · ')}${more > 0 ? ` · and ${more} more` : ''}.`;
 }
@@ -51,7 +51,7 @@ function stillNeeded(missing: readonly Path[], draft: Draft): string {
 function refusalWords({ code, field, message }: RefusalDescription, draft: Draft): string {
   const path = pathOf(field);
   if (code === 'required') return stillNeeded([path], draft);
-  return field === '' ? message : `${placeOf(path, draft)}: ${message}`;
+  return field === '' ? message : `${fieldWords(path, draft)}: ${message}`;
 }
 
 /** The example of an operation as a draft. */

@@ -9,7 +9,7 @@ import { Choice, type Option } from '../../ui/choice';
 import { messageOf } from '../../ui/entry-message';
 import { FieldGrid, Labelled, NumberField, TextField } from '../../ui/field';
 import { Text } from '../../ui/text';
-import { targetWords } from '../airtightness/words';
+import { targetWords } from '../door-test/words';
 
 /** The form's own state: what was not entered yet is null. */
 export type HouseDraft = { readonly [K in Exclude<keyof HouseBody, 'target'>]: HouseBody[K] | null } & {
@@ -146,7 +146,7 @@ export function HouseForm({ control, errors, isRequired, onField, onWrong }: Hou
     <>
       <Card title="House">
         {textField('name', 'Name')}
-        {textField('place', 'Place')}
+        {textField('place', 'Location')}
         {textField('builder', 'Builder')}
       </Card>
       <Card title="Sizes">

@@ -8,9 +8,9 @@ import { useKeypad } from '../../ui/keypad/keypad';
 import { Text } from '../../ui/text';
 import { useIsWide, usePageSize } from '../../ui/theme';
 import { space } from '../../ui/tokens';
-import { AreasTable } from '../installation/areas-table';
-import { PhotoGrid } from '../photos/photo-grid';
-import { photosByPlace, placesIn } from '../photos/photo-words';
+import { AreasTable } from '../fill/areas-table';
+import { PhotoGrid } from '../record/photo-grid';
+import { photosBySubject, subjectsIn } from '../record/photo-words';
 import { RoomBar } from '../shell/room-bar';
 import { Screen } from '../shell/screen';
 import { SideColumn } from '../shell/side-column';
@@ -83,16 +83,16 @@ function RecordsColumn({ houseId, areaId, photoId }: RecordsColumnProps) {
     );
   }
   if (view != null && photoId !== undefined) {
-    const places = placesIn(view);
+    const subjects = subjectsIn(view);
     return (
       <SideColumn title="Photos" width={NARROW}>
         <View style={styles.list}>
-          {photosByPlace(view.photos, places).map(({ key, name, photos }) => (
+          {photosBySubject(view.photos, subjects).map(({ key, name, photos }) => (
             <View key={key} style={styles.place}>
               <Text look="small" tone="soft">
                 {name}
               </Text>
-              <PhotoGrid photos={photos} places={places} chosenId={photoId} />
+              <PhotoGrid photos={photos} subjects={subjects} chosenId={photoId} />
             </View>
           ))}
         </View>

@@ -6,9 +6,9 @@ import { LinkArea } from '../../ui/link-area';
 import { Text } from '../../ui/text';
 import { usePalette } from '../../ui/theme';
 import { rem, space } from '../../ui/tokens';
-import { NotTested, Verdict } from '../airtightness/verdict';
-import { targetWords } from '../airtightness/words';
-import { reservationOn } from '../installation/envelope-words';
+import { NotTested, Verdict } from '../door-test/verdict';
+import { targetWords } from '../door-test/words';
+import { reservationOn } from '../fill/envelope-words';
 import type { HouseSummary } from './house-summary';
 
 interface HouseRowProps {

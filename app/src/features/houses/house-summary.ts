@@ -7,7 +7,7 @@ import {
 } from '@calvet/contract';
 import type { Verdict } from '@calvet/core';
 import type { HouseView } from '../../data/house-copy';
-import { targetFigure, type TargetFigure } from '../airtightness/target-figure';
+import { targetFigure, type TargetFigure } from '../door-test/target-figure';
 
 /** What a list says of a house. */
 export interface HouseSummary {

@@ -6,9 +6,9 @@ import { usePreferences } from '../../data/preferences';
 import { day, figure } from '../../ui/format';
 import { Table, type Column, type NameColumn } from '../../ui/table';
 import { Text } from '../../ui/text';
-import { NotTested, Verdict } from '../airtightness/verdict';
-import { targetWords } from '../airtightness/words';
-import { reservationOn } from '../installation/envelope-words';
+import { NotTested, Verdict } from '../door-test/verdict';
+import { targetWords } from '../door-test/words';
+import { reservationOn } from '../fill/envelope-words';
 import type { HouseSummary } from './house-summary';
 
 export interface HouseLine {

@@ -28,7 +28,7 @@ test('both values are shown in the units of the person, with who and when', () =
     by: 'Ada',
   });
   expect(volume?.at).toMatch(/^3 Nov, \d{2}:\d{2}$/);
-  expect(place).toMatchObject({ label: 'Place', mine: 'nothing', theirs: '“Northby”' });
+  expect(place).toMatchObject({ label: 'Location', mine: 'nothing', theirs: '“Northby”' });
 });
 
 test.each(KINDS)('every field of %s has a name of its own', (kind) => {

@@ -3,7 +3,7 @@ import type * as SampleKind from '../../../../contract/test/sample-kind';
 import { sampleBody } from '../../../../contract/test/sample-kind';
 import { EMPTY_COPY, notStored, viewOf, withPending, withRecords } from '../../data/house-copy';
 import { NOTHING_WAITS, withEntries, type Troubled } from '../../data/outbox-rules';
-import { placesIn } from '../photos/photo-words';
+import { subjectsIn } from '../record/photo-words';
 import { disputesIn } from './disputes';
 import { deedOf, subjectOf } from './field-words';
 import { titleWords } from './value-words';
@@ -23,7 +23,7 @@ test('a copy holds it, a screen sees it in a list of its own, photos may show it
   const view = viewOf(withRecords(EMPTY_COPY, [house, item('b'), item('a', { name: 'Core 2' })], 3));
   expect(view).toMatchObject({ samples: [{ id: 'a' }, { id: 'b' }], areas: [], photos: [] });
   if (view === null) throw new Error('no house');
-  expect(placesIn(view)).toContainEqual({ subject: { kind: 'sample', id: 'a' }, name: 'Core 2, Open' });
+  expect(subjectsIn(view)).toContainEqual({ subject: { kind: 'sample', id: 'a' }, name: 'Core 2, Open' });
 });
 
 test('what is entered of it waits, is shown at once, and is spoken of in its own words', () => {

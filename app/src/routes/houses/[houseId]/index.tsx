@@ -1,5 +1,5 @@
 import { useHouseView } from '../../../features/houses/house-frame';
-import { PlanRoom } from '../../../features/houses/plan-room';
+import { PlanRoom } from '../../../features/plan/plan-room';
 
 export default function PlanRoute() {
   return <PlanRoom view={useHouseView()} />;

@@ -2,8 +2,8 @@ import { useLocalSearchParams } from 'expo-router';
 import { usePreferences } from '../../../../data/preferences';
 import { useHouseView } from '../../../../features/houses/house-frame';
 import { useMadeOrToBe } from '../../../../features/houses/record-to-be';
-import { newArea } from '../../../../features/installation/use-add-area';
-import { AreaScreen } from '../../../../features/installation/area-screen';
+import { newArea } from '../../../../features/fill/use-add-area';
+import { AreaScreen } from '../../../../features/fill/area-screen';
 import { NotHere } from '../../../../features/shell/not-here';
 
 export default function AreaRoute() {

@@ -1,6 +1,6 @@
 import { useLocalSearchParams } from 'expo-router';
 import { useHouseView } from '../../../../features/houses/house-frame';
-import { PhotoScreen } from '../../../../features/photos/photo-screen';
+import { PhotoScreen } from '../../../../features/record/photo-screen';
 import { NotHere } from '../../../../features/shell/not-here';
 
 export default function PhotoRoute() {

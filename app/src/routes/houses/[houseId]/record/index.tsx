@@ -1,5 +1,5 @@
 import { useHouseView } from '../../../../features/houses/house-frame';
-import { RecordRoom } from '../../../../features/photos/record-room';
+import { RecordRoom } from '../../../../features/record/record-room';
 
 export default function RecordRoute() {
   return <RecordRoom view={useHouseView()} />;

@@ -1,6 +1,6 @@
 import { useLocalSearchParams } from 'expo-router';
-import { TestScreen } from '../../../../features/airtightness/test-screen';
-import { newTest } from '../../../../features/airtightness/use-add-test';
+import { TestScreen } from '../../../../features/door-test/test-screen';
+import { newTest } from '../../../../features/door-test/use-add-test';
 import { useHouseView } from '../../../../features/houses/house-frame';
 import { useMadeOrToBe } from '../../../../features/houses/record-to-be';
 import { NotHere } from '../../../../features/shell/not-here';

@@ -1,4 +1,4 @@
-import { DoorTestRoom } from '../../../../features/airtightness/door-test-room';
+import { DoorTestRoom } from '../../../../features/door-test/door-test-room';
 import { useHouseView } from '../../../../features/houses/house-frame';
 
 export default function DoorTestRoute() {

@@ -2,7 +2,7 @@ import type { Photo } from '@calvet/contract';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { LongList } from '../../ui/long-list';
-import { photoName, type PhotoPlace } from './photo-words';
+import { photoName, type NamedSubject } from './photo-words';
 import { Thumbnail } from './thumbnail';
 
 const GAP = 8;
@@ -10,7 +10,7 @@ const LEAST_TILE = 104;
 
 interface PhotoGridProps {
   readonly photos: readonly Photo[];
-  readonly places: readonly PhotoPlace[];
+  readonly subjects: readonly NamedSubject[];
   /** The photo that one looks at. */
   readonly chosenId?: string;
   /** What a press does instead of opening the photo. */
@@ -18,7 +18,7 @@ interface PhotoGridProps {
 }
 
 /** Photos side by side, as many as the width takes. */
-export function PhotoGrid({ photos, places, chosenId, onChoose }: PhotoGridProps) {
+export function PhotoGrid({ photos, subjects, chosenId, onChoose }: PhotoGridProps) {
   const [width, setWidth] = useState(0);
   const columns = Math.max(1, Math.min(6, Math.floor((width + GAP) / (LEAST_TILE + GAP))));
   const tile = Math.floor((width - GAP * (columns - 1)) / columns);
@@ -34,7 +34,7 @@ export function PhotoGrid({ photos, places, chosenId, onChoose }: PhotoGridProps
             <Thumbnail
               key={photo.id}
               photo={photo}
-              name={photoName(photo, places)}
+              name={photoName(photo, subjects)}
               width={tile}
               isHere={photo.id === chosenId}
               onChoose={onChoose}

@@ -9,7 +9,7 @@ const LEAST_STEP = 0.006;
 
 const within = (share: number): number => Math.min(1, Math.max(0, share));
 
-/** A place in a picture from pixels within its frame. */
+/** A point of a picture from pixels within its frame. */
 export function pointIn(
   frame: { readonly left: number; readonly top: number; readonly width: number; readonly height: number },
   clientX: number,
@@ -21,12 +21,12 @@ export function pointIn(
   };
 }
 
-/** How far apart two places are, in shares of the picture's width. */
+/** How far apart two points are, in shares of the picture's width. */
 function distance(a: PicturePoint, b: PicturePoint, aspect: number): number {
   return Math.hypot(a.x - b.x, (a.y - b.y) / aspect);
 }
 
-/** A stroke with another place at its end, without those that say nothing new. */
+/** A stroke with another point at its end, without those that say nothing new. */
 export function withPoint(
   stroke: readonly PicturePoint[],
   point: PicturePoint,
@@ -35,7 +35,7 @@ export function withPoint(
   const last = stroke.at(-1);
   if (last !== undefined && distance(last, point, aspect) < LEAST_STEP) return stroke;
   if (stroke.length < OUTLINE_POINTS_MAX) return [...stroke, point];
-  // Too long for one outline: every second place says as much.
+  // Too long for one outline: every second point says as much.
   return [...stroke.filter((_, i) => i % 2 === 0), point];
 }
 
@@ -88,7 +88,7 @@ export function markInTheMiddle(kind: DrawnKind, id: string): PhotoMark {
   }
 }
 
-function placesOf(mark: PhotoMark): readonly PicturePoint[] {
+function pointsOf(mark: PhotoMark): readonly PicturePoint[] {
   switch (mark.kind) {
     case 'arrow':
       return [mark.from, mark.to];
@@ -121,13 +121,13 @@ function reach(shares: readonly number[], step: number): number {
 
 /** A mark moved by shares of the picture's width and height; it keeps its shape and never leaves the picture. */
 export function moved(mark: PhotoMark, dx: number, dy: number): PhotoMark {
-  const places = placesOf(mark);
+  const points = pointsOf(mark);
   const right = reach(
-    places.map(({ x }) => x),
+    points.map(({ x }) => x),
     dx,
   );
   const down = reach(
-    places.map(({ y }) => y),
+    points.map(({ y }) => y),
     dy,
   );
   return withPlaces(mark, ({ x, y }) => ({ x: within(x + right), y: within(y + down) }));

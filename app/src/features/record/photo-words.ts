@@ -11,8 +11,8 @@ import { parseISO } from 'date-fns/parseISO';
 import type { HouseView } from '../../data/house-copy';
 import { nameWords } from '../shell/value-words';
 
-/** A place or a test that photos can belong to. */
-export interface PhotoPlace {
+/** What photos can show, with its name. */
+export interface NamedSubject {
   readonly subject: PhotoSubject;
   readonly name: string;
 }
@@ -20,12 +20,12 @@ export interface PhotoPlace {
 const SHOWN_KINDS = KINDS.filter((kind) => kind !== 'house' && isShownKind(kind));
 
 /** Everything in a house that photos can belong to, the house itself first. */
-export function placesIn(view: HouseView): readonly PhotoPlace[] {
+export function subjectsIn(view: HouseView): readonly NamedSubject[] {
   const lists = view as unknown as Readonly<Record<string, readonly KindedRecord['record'][]>>;
   return [
     { subject: { kind: 'house', id: view.house.id }, name: 'The house' },
     ...SHOWN_KINDS.flatMap((kind) =>
-      (lists[kindNamed(kind).list ?? ''] ?? []).map((record): PhotoPlace => ({
+      (lists[kindNamed(kind).list ?? ''] ?? []).map((record): NamedSubject => ({
         subject: { kind, id: record.id },
         name: nameWords({ kind, record } as KindedRecord),
       })),
@@ -34,35 +34,37 @@ export function placesIn(view: HouseView): readonly PhotoPlace[] {
 }
 
 /** What a photo shows, in words. */
-export function placeName(photo: Photo, places: readonly PhotoPlace[]): string {
-  return places.find(({ subject }) => subject.id === photo.subject.id)?.name ?? 'A place that was deleted';
+export function subjectName(photo: Photo, subjects: readonly NamedSubject[]): string {
+  return (
+    subjects.find(({ subject }) => subject.id === photo.subject.id)?.name ?? 'Something that was deleted'
+  );
 }
 
-/** The photos of one place. */
-export interface PlacePhotos {
+/** The photos of one subject. */
+export interface SubjectPhotos {
   readonly key: string;
   readonly name: string;
   readonly photos: readonly Photo[];
 }
 
-/** Photos place by place, in the order of the places; last those whose place was deleted. */
-export function photosByPlace(
+/** Photos subject by subject, in their order; last those of what was deleted. */
+export function photosBySubject(
   photos: readonly Photo[],
-  places: readonly PhotoPlace[],
-): readonly PlacePhotos[] {
-  const known = new Set(places.map(({ subject }) => subject.id));
+  subjects: readonly NamedSubject[],
+): readonly SubjectPhotos[] {
+  const known = new Set(subjects.map(({ subject }) => subject.id));
   return [
-    ...places.map(({ subject, name }) => ({
+    ...subjects.map(({ subject, name }) => ({
       key: subject.id,
       name,
       photos: photos.filter((photo) => photo.subject.id === subject.id),
     })),
     {
       key: 'elsewhere',
-      name: 'Places that were deleted',
+      name: 'Of what was deleted',
       photos: photos.filter((photo) => !known.has(photo.subject.id)),
     },
-  ].filter((place) => place.photos.length > 0);
+  ].filter((each) => each.photos.length > 0);
 }
 
 const OFFSET = /[+-]\d{2}:\d{2}$/;
@@ -74,6 +76,6 @@ export function takenWords({ takenAt }: Pick<Photo, 'takenAt'>): string {
 }
 
 /** What a photo is called where it is not seen. */
-export function photoName(photo: Photo, places: readonly PhotoPlace[]): string {
-  return photo.caption === '' ? `Photo of ${placeName(photo, places)}` : photo.caption;
+export function photoName(photo: Photo, subjects: readonly NamedSubject[]): string {
+  return photo.caption === '' ? `Photo of ${subjectName(photo, subjects)}` : photo.caption;
 }

@@ -11,7 +11,7 @@ const point: fc.Arbitrary<PicturePoint> = fc.record({ x: share, y: share });
 const marksSchema = bodySchemas.photo.extract('marks');
 const frame = { left: 10, top: 100, width: 400, height: 300 };
 
-test('a place in a picture is a share of its sides, and never outside', () => {
+test('a point of a picture is a share of its sides, and never outside', () => {
   expect(pointIn(frame, 210, 250)).toEqual({ x: 0.5, y: 0.5 });
   expect(pointIn(frame, -50, 1000)).toEqual({ x: 0, y: 1 });
 });
@@ -23,7 +23,7 @@ test('a stroke from the middle to the right edge', () => {
   ];
   expect(markOf('arrow', stroke, 4 / 3, id)).toEqual({ id, kind: 'arrow', from: stroke[0], to: stroke[1] });
   expect(markOf('ring', stroke, 4 / 3, id)).toEqual({ id, kind: 'ring', centre: stroke[0], radius: 0.5 });
-  // Two places enclose nothing.
+  // Two points enclose nothing.
   expect(markOf('outline', stroke, 4 / 3, id)).toBeNull();
 });
 

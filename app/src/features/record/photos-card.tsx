@@ -8,7 +8,7 @@ import { useIsWide } from '../../ui/theme';
 import { space } from '../../ui/tokens';
 import { AddingState } from './adding-state';
 import { PhotoGrid } from './photo-grid';
-import { placesIn } from './photo-words';
+import { subjectsIn } from './photo-words';
 import { useAddPhotos } from './use-add-photos';
 
 interface PhotosCardProps {
@@ -16,11 +16,11 @@ interface PhotosCardProps {
   readonly subject: PhotoSubject;
   /** What is worth a picture here, said while there is none. */
   readonly hint: string;
-  /** Called before photos are added: the place is made then, if it stands on the screen alone. */
+  /** Called before photos are added: what they show is made then, if it stands on the screen alone. */
   readonly onBeforeAdding?: () => void;
 }
 
-/** The photos of one place, and the way to take more. */
+/** The photos of one subject, and the way to take more. */
 export function PhotosCard({ view, subject, hint, onBeforeAdding }: PhotosCardProps) {
   const isWide = useIsWide();
   const { atWork, trouble, add } = useAddPhotos(view.house.id, subject, onBeforeAdding);
@@ -28,7 +28,7 @@ export function PhotosCard({ view, subject, hint, onBeforeAdding }: PhotosCardPr
   return (
     <Card title={photos.length === 0 ? 'Photos' : `Photos · ${photos.length}`}>
       {photos.length === 0 && atWork === 0 && <Text tone="soft">{hint}</Text>}
-      <PhotoGrid photos={photos} places={placesIn(view)} />
+      <PhotoGrid photos={photos} subjects={subjectsIn(view)} />
       <AddingState atWork={atWork} trouble={trouble} />
       <View style={styles.buttons}>
         {!isWide && (

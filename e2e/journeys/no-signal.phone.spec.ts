@@ -95,7 +95,7 @@ test('two devices on different fields of one house: both are kept, and nobody is
   await allSent(page);
   const other = await onOtherDevice(browser, page);
   await other.goto(page.url());
-  await other.getByLabel('Place', { exact: true }).fill('Northby');
+  await other.getByLabel('Location', { exact: true }).fill('Northby');
   await page.getByLabel('Builder', { exact: true }).fill('Osk Joinery');
   await allSent(other);
   await allSent(page);
@@ -103,7 +103,7 @@ test('two devices on different fields of one house: both are kept, and nobody is
   await page.reload();
   await other.reload();
   for (const each of [page, other]) {
-    await expect(each.getByLabel('Place', { exact: true })).toHaveValue('Northby');
+    await expect(each.getByLabel('Location', { exact: true })).toHaveValue('Northby');
     await expect(each.getByLabel('Builder', { exact: true })).toHaveValue('Osk Joinery');
   }
   await other.close();
@@ -121,11 +121,11 @@ test('a second screen follows by itself, and what waits is listed entry by entry
   const other = await onOtherDevice(browser, page);
   const heard = other.waitForResponse((response) => response.url().endsWith('/events'));
   await other.goto(page.url());
-  await expect(other.getByLabel('Place', { exact: true })).toBeVisible();
+  await expect(other.getByLabel('Location', { exact: true })).toBeVisible();
   await heard;
-  await page.getByLabel('Place', { exact: true }).fill('Northby');
+  await page.getByLabel('Location', { exact: true }).fill('Northby');
   await expect(page.getByText('sent', { exact: true })).toBeVisible();
-  await expect(other.getByLabel('Place', { exact: true })).toHaveValue('Northby', { timeout: 15_000 });
+  await expect(other.getByLabel('Location', { exact: true })).toHaveValue('Northby', { timeout: 15_000 });
   await other.close();
 
   await appIsKept(page);

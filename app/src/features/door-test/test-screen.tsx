@@ -20,7 +20,7 @@ import { useKeypad } from '../../ui/keypad/keypad';
 import { useIsWide } from '../../ui/theme';
 import { space } from '../../ui/tokens';
 import { useNote } from '../../ui/undo';
-import { PhotosCard } from '../photos/photos-card';
+import { PhotosCard } from '../record/photos-card';
 import { DeleteAtEnd, Screen } from '../shell/screen';
 import { AnswerLine } from './answer-line';
 import { CautionCard } from './caution-card';

@@ -28,7 +28,7 @@ interface PhotoCanvasProps {
   readonly onPlaced: (at: PicturePoint) => void;
 }
 
-function placeOf(event: PointerEvent): PicturePoint {
+function pointOf(event: PointerEvent): PicturePoint {
   const { clientX, clientY } = event.nativeEvent;
   const frame = (event.currentTarget as unknown as Element).getBoundingClientRect();
   return pointIn(frame, clientX, clientY);
@@ -52,16 +52,16 @@ export function PhotoCanvas({ photo, name, tool, onDrawn, onPlaced }: PhotoCanva
   const begin = (event: PointerEvent): void => {
     if (tool === null) return;
     if (tool === 'text') {
-      onPlaced(placeOf(event));
+      onPlaced(pointOf(event));
       return;
     }
     (event.currentTarget as unknown as Element).setPointerCapture(event.nativeEvent.pointerId);
-    setStroke([placeOf(event)]);
+    setStroke([pointOf(event)]);
   };
   const goOn = (event: PointerEvent): void => {
     if (stroke.length === 0) return;
-    const place = placeOf(event);
-    setStroke((before) => withPoint(before, place, aspect));
+    const point = pointOf(event);
+    setStroke((before) => withPoint(before, point, aspect));
   };
   const end = (): void => {
     if (drawing !== null) onDrawn({ ...drawing, id: v7() });

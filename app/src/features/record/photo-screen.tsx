@@ -27,17 +27,24 @@ import { BeforeAfter } from './before-after';
 import { MarkTools, type Tool } from './mark-tools';
 import { PhotoCanvas } from './photo-canvas';
 import { PhotoGrid } from './photo-grid';
-import { photoName, photosByPlace, placeName, placesIn, takenWords, type PhotoPlace } from './photo-words';
+import {
+  photoName,
+  photosBySubject,
+  subjectName,
+  subjectsIn,
+  takenWords,
+  type NamedSubject,
+} from './photo-words';
 import { useAddPhotos } from './use-add-photos';
 
 interface PairProps {
   readonly photo: Photo;
   readonly photos: readonly Photo[];
-  readonly places: readonly PhotoPlace[];
+  readonly subjects: readonly NamedSubject[];
   readonly onKeep: (body: Partial<PhotoBody>) => void;
 }
 
-function Pair({ photo, photos, places, onKeep }: PairProps) {
+function Pair({ photo, photos, subjects, onKeep }: PairProps) {
   const isWide = useIsWide();
   const [isOpen, setOpen] = useState(false);
   const { atWork, trouble, add } = useAddPhotos(photo.houseId, photo.subject);
@@ -60,12 +67,13 @@ function Pair({ photo, photos, places, onKeep }: PairProps) {
       right={others.length > 0 && <OpenButton isOpen={isOpen} label="Pair it" onToggle={setOpen} />}
     >
       <Text tone="soft">
-        Show what was mended: take this place again once the work is done, or say which photo shows it before.
+        Show what was mended: take the same view again once the work is done, or say which photo shows it
+        before.
       </Text>
       {isOpen && (
         <>
           <Text>This photo shows the work done. Before, it looked like:</Text>
-          <PhotoGrid photos={others} places={places} onChoose={({ id }) => onKeep({ beforeId: id })} />
+          <PhotoGrid photos={others} subjects={subjects} onChoose={({ id }) => onKeep({ beforeId: id })} />
         </>
       )}
       <AddingState atWork={atWork} trouble={trouble} />
@@ -78,12 +86,12 @@ function Pair({ photo, photos, places, onKeep }: PairProps) {
   );
 }
 
-function WhatItShows({ photo, places, onKeep }: Omit<PairProps, 'photos'>) {
+function WhatItShows({ photo, subjects, onKeep }: Omit<PairProps, 'photos'>) {
   const [isOpen, setOpen] = useState(false);
   return (
     <Card
       title="What it shows"
-      right={<OpenButton isOpen={isOpen} label="Another place" onToggle={setOpen} />}
+      right={<OpenButton isOpen={isOpen} label="Shows something else" onToggle={setOpen} />}
     >
       <TextField
         label="Caption"
@@ -93,12 +101,12 @@ function WhatItShows({ photo, places, onKeep }: Omit<PairProps, 'photos'>) {
       />
       {isOpen && (
         <Choice
-          label="Place"
-          options={places.map(({ subject, name }) => ({ value: subject.id, label: name }))}
+          label="Shows"
+          options={subjects.map(({ subject, name }) => ({ value: subject.id, label: name }))}
           value={photo.subject.id}
           onChange={(id) => {
-            const place = places.find(({ subject }) => subject.id === id);
-            if (place !== undefined) onKeep({ subject: place.subject });
+            const shown = subjects.find(({ subject }) => subject.id === id);
+            if (shown !== undefined) onKeep({ subject: shown.subject });
           }}
         />
       )}
@@ -111,7 +119,7 @@ interface PhotoScreenProps {
   readonly photo: Photo;
 }
 
-/** One photo: what it shows, what is pointed out in it, and the same place before or after. */
+/** One photo: what it shows, what is pointed out in it, and the same view before or after. */
 export function PhotoScreen({ view, photo }: PhotoScreenProps) {
   const { house, photos } = view;
   const router = useRouter();
@@ -119,8 +127,8 @@ export function PhotoScreen({ view, photo }: PhotoScreenProps) {
   const isWide = useIsWide();
   const [tool, setTool] = useState<Tool | null>(null);
   const [wordsAt, setWordsAt] = useState<PicturePoint | null>(null);
-  const places = placesIn(view);
-  const name = photoName(photo, places);
+  const subjects = subjectsIn(view);
+  const name = photoName(photo, subjects);
   const { deleteRecord, restoreRecord } = useStore();
   const keep = useKeep('photo', photo);
   const keepMarks = (marks: readonly PhotoMark[]) => keep({ marks });
@@ -133,7 +141,7 @@ export function PhotoScreen({ view, photo }: PhotoScreenProps) {
       pathname: '/houses/[houseId]/record/[photoId]',
       params: { houseId: house.id, photoId },
     });
-  const inOrder = photosByPlace(photos, places).flatMap((place) => place.photos);
+  const inOrder = photosBySubject(photos, subjects).flatMap((each) => each.photos);
   const at = inOrder.findIndex(({ id }) => id === photo.id);
   const [previous, next] = [inOrder[at - 1], inOrder[at + 1]];
   const remove = (): void => {
@@ -162,8 +170,8 @@ export function PhotoScreen({ view, photo }: PhotoScreenProps) {
   );
   const about = (
     <>
-      <WhatItShows photo={photo} places={places} onKeep={keep} />
-      <Pair photo={photo} photos={photos} places={places} onKeep={keep} />
+      <WhatItShows photo={photo} subjects={subjects} onKeep={keep} />
+      <Pair photo={photo} photos={photos} subjects={subjects} onKeep={keep} />
       <Text look="small" tone="soft">
         {photo.widthPx} × {photo.heightPx} px, {Math.round(photo.bytes / 1000)} kB. Where it was taken is not
         kept.
@@ -173,7 +181,7 @@ export function PhotoScreen({ view, photo }: PhotoScreenProps) {
   );
   return (
     <Screen
-      name={placeName(photo, places)}
+      name={subjectName(photo, subjects)}
       detail={`${house.name} · ${takenWords(photo)}`}
       back={{ pathname: '/houses/[houseId]/record', params: { houseId: house.id } }}
       backLabel="Back to the record"

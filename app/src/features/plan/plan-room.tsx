@@ -13,16 +13,16 @@ import { LongList } from '../../ui/long-list';
 import { Text } from '../../ui/text';
 import { useIsWide, usePalette } from '../../ui/theme';
 import { space } from '../../ui/tokens';
-import { NotTested, Verdict } from '../airtightness/verdict';
-import { targetFigureWithUnit, targetWords } from '../airtightness/words';
-import { AreasTable } from '../installation/areas-table';
-import { sizeWords } from '../installation/words';
-import { ENVELOPE_TOLERANCE, reservationOn } from '../installation/envelope-words';
-import { useAddArea } from '../installation/use-add-area';
+import { NotTested, Verdict } from '../door-test/verdict';
+import { targetFigureWithUnit, targetWords } from '../door-test/words';
+import { AreasTable } from '../fill/areas-table';
+import { sizeWords } from '../fill/words';
+import { ENVELOPE_TOLERANCE, reservationOn } from '../fill/envelope-words';
+import { useAddArea } from '../fill/use-add-area';
 import { DeletedLink } from '../deleted/deleted-link';
 import { TakeAlongLine } from '../device/take-along-line';
 import { Screen } from '../shell/screen';
-import { summaryOf, type HouseSummary } from './house-summary';
+import { summaryOf, type HouseSummary } from '../houses/house-summary';
 
 function answer({ house, tests, areas }: HouseView, { tightness }: HouseSummary): string {
   if (areas.length === 0) return 'Start with the areas of the envelope';

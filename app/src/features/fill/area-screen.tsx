@@ -30,7 +30,7 @@ import { Text } from '../../ui/text';
 import { usePalette } from '../../ui/theme';
 import { CORNER, space } from '../../ui/tokens';
 import { useNote } from '../../ui/undo';
-import { PhotosCard } from '../photos/photos-card';
+import { PhotosCard } from '../record/photos-card';
 import { DeleteAtEnd, Screen } from '../shell/screen';
 import { GradeChoice } from './grade-choice';
 import { LayerEditor } from './layer-editor';

@@ -15,7 +15,7 @@ export interface AddingPhotos {
   readonly add: (how?: { readonly camera?: boolean; readonly beforeId?: string }) => Promise<void>;
 }
 
-/** Takes pictures in for a place of a house, one after the other; what goes wrong with one stops no other. */
+/** Takes pictures in of something in a house, one after the other; what goes wrong with one stops no other. */
 export function useAddPhotos(houseId: string, subject: PhotoSubject, onBefore?: () => void): AddingPhotos {
   const note = useNote();
   const { addPhoto, deleteRecord } = useStore();

@@ -7,7 +7,7 @@ import { useIsWide } from '../../ui/theme';
 import { Screen } from '../shell/screen';
 import { AddingState } from './adding-state';
 import { PhotoGrid } from './photo-grid';
-import { photosByPlace, placesIn } from './photo-words';
+import { photosBySubject, subjectsIn } from './photo-words';
 import { useAddPhotos } from './use-add-photos';
 
 function headline(count: number, unsent: number): string {
@@ -17,7 +17,7 @@ function headline(count: number, unsent: number): string {
   return unsent === count ? `${photos}, not sent yet` : `${photos}, ${unsent} not sent yet`;
 }
 
-/** All photos of a house, place by place. */
+/** All photos of a house, subject by subject. */
 export function RecordRoom({ view }: { readonly view: HouseView }) {
   const { house, photos } = view;
   const isWide = useIsWide();
@@ -25,8 +25,8 @@ export function RecordRoom({ view }: { readonly view: HouseView }) {
   const subject = { kind: 'house', id: house.id } as const;
   const { atWork, trouble, add } = useAddPhotos(house.id, subject);
   const unsent = new Set(waiting.map(({ sha256 }) => sha256));
-  const places = placesIn(view);
-  const shown = photosByPlace(photos, places);
+  const subjects = subjectsIn(view);
+  const shown = photosBySubject(photos, subjects);
   return (
     <Screen
       name={house.name}
@@ -53,14 +53,14 @@ export function RecordRoom({ view }: { readonly view: HouseView }) {
       </Text>
       {photos.length === 0 && (
         <Text tone="soft">
-          A photo belongs to a place: take it on the page of an area or a door test, or here for the house as
-          a whole. What is covered later is seen only now.
+          A photo shows something: take it on the page of an area or a door test, or here for the house as a
+          whole. What is covered later is seen only now.
         </Text>
       )}
       <AddingState atWork={atWork} trouble={trouble} />
-      {shown.map((place) => (
-        <Card key={place.key} title={`${place.name} · ${place.photos.length}`}>
-          <PhotoGrid photos={place.photos} places={places} />
+      {shown.map((subject) => (
+        <Card key={subject.key} title={`${subject.name} · ${subject.photos.length}`}>
+          <PhotoGrid photos={subject.photos} subjects={subjects} />
         </Card>
       ))}
     </Screen>
