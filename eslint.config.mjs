@@ -39,6 +39,17 @@ export default defineConfig([
     rules: { '@typescript-eslint/no-non-null-assertion': 'error' },
   },
   {
+    files: ['{core,contract,server,demo,app}/src/**/*.{ts,tsx}'],
+    ignores: ['**/*.test.ts', '**/*.test.tsx'],
+    languageOptions: { parserOptions: { projectService: true } },
+    rules: {
+      '@typescript-eslint/switch-exhaustiveness-check': [
+        'error',
+        { considerDefaultExhaustiveForUnions: true },
+      ],
+    },
+  },
+  {
     files: ['**/*.{js,mjs}'],
     languageOptions: { globals: { Buffer: 'readonly', __dirname: 'readonly' } },
   },

@@ -1,9 +1,10 @@
+import { buffer } from 'node:stream/consumers';
 import { apiPaths, PICTURE_BYTES_MAX } from '@calvet/contract';
-import { ERRORS, Server as TusServer, type Upload } from '@tus/server';
+import { ERRORS, Server as TusServer } from '@tus/server';
 import type { RequestHandler } from 'express';
 import { NodeRequest, sendNodeResponse } from 'srvx/node';
 import { UnknownHouse } from '../service/accept-changes';
-import { NoRoom, type PhotoStore } from '../photo-store/photo-store';
+import { NoRoom } from '../photo-store/photo-store';
 import { maySend, takePicture, type Pictures } from '../service/pictures';
 import { houseIdOf } from './paths';
 import { pictureNameOf } from './pictures';
@@ -23,12 +24,6 @@ function asProblem(error: unknown): HttpProblem {
   const { status_code: status, body = '' } = error as ProtocolError;
   if (status === undefined) return problemOf(error);
   return new HttpProblem(status, status === 413 ? 'picture-too-large' : 'upload-refused', '', body.trim());
-}
-
-async function wholeOf({ incoming }: PhotoStore, { id }: Upload): Promise<Buffer> {
-  const pieces: Buffer[] = [];
-  for await (const piece of incoming.read(id)) pieces.push(piece);
-  return Buffer.concat(pieces);
 }
 
 /**
@@ -60,7 +55,7 @@ export function uploadsHandler(pictures: Pictures): RequestHandler {
       return { metadata: { ...upload.metadata, houseId: houseOf(request) } };
     },
     onUploadFinish: async (request, upload) => {
-      const bytes = await wholeOf(store, upload);
+      const bytes = await buffer(store.incoming.read(upload.id));
       try {
         await takePicture(pictures, houseOf(request), pictureNameOf(upload.metadata?.sha256), bytes);
       } finally {

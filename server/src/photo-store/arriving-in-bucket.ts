@@ -1,6 +1,7 @@
-import type { S3 } from '@aws-sdk/client-s3';
-import { DataStore, ERRORS, Upload } from '@tus/server';
 import type { Readable } from 'node:stream';
+import { buffer } from 'node:stream/consumers';
+import { paginateListObjectsV2, type S3, type _Object as Listed } from '@aws-sdk/client-s3';
+import { DataStore, ERRORS, Upload } from '@tus/server';
 
 interface Announced {
   readonly size: number | undefined;
@@ -17,12 +18,6 @@ interface Piece {
 const FOLDER = 'arriving/';
 /** Wide enough for any offset, so that names sort as offsets do. */
 const OFFSET_DIGITS = 12;
-
-async function gathered(stream: AsyncIterable<Uint8Array>): Promise<Buffer> {
-  const pieces: Uint8Array[] = [];
-  for await (const piece of stream) pieces.push(piece);
-  return Buffer.concat(pieces);
-}
 
 /**
  * Uploads under way in a bucket: one object that says what is coming, and one for each piece, named by where it begins.
@@ -49,7 +44,7 @@ export class ArrivingInBucket extends DataStore {
   }
 
   override async write(stream: Readable, id: string, offset: number): Promise<number> {
-    const bytes = await gathered(stream);
+    const bytes = await buffer(stream);
     if (bytes.length > 0) {
       await this.put(`${FOLDER}${id}/${String(offset).padStart(OFFSET_DIGITS, '0')}`, bytes);
     }
@@ -78,14 +73,21 @@ export class ArrivingInBucket extends DataStore {
   }
 
   override async deleteExpired(): Promise<number> {
-    const { Contents = [] } = await this.s3.listObjectsV2({ Bucket: this.bucket, Prefix: FOLDER });
-    const ids = Contents.flatMap(({ Key = '', LastModified }) => {
+    const ids = (await this.listed(FOLDER)).flatMap(({ Key = '', LastModified }) => {
       const isOld = LastModified !== undefined && Date.now() - LastModified.getTime() > this.keptMs;
       const id = /^arriving\/([^/]+)\/announced$/.exec(Key)?.[1];
       return isOld && id !== undefined ? [id] : [];
     });
     for (const id of ids) await this.remove(id);
     return ids.length;
+  }
+
+  /** All that is in a folder, however many pages the bucket makes of it. */
+  private async listed(folder: string): Promise<readonly Listed[]> {
+    const found: Listed[] = [];
+    const pages = paginateListObjectsV2({ client: this.s3 }, { Bucket: this.bucket, Prefix: folder });
+    for await (const { Contents = [] } of pages) found.push(...Contents);
+    return found;
   }
 
   private announcedKey(id: string): string {
@@ -112,11 +114,7 @@ export class ArrivingInBucket extends DataStore {
 
   /** The pieces that follow each other without a gap, from the first. */
   private async piecesOf(id: string): Promise<readonly Piece[]> {
-    const { Contents = [] } = await this.s3.listObjectsV2({
-      Bucket: this.bucket,
-      Prefix: `${FOLDER}${id}/`,
-    });
-    const found = Contents.flatMap(({ Key = '', Size = 0 }): Piece[] => {
+    const found = (await this.listed(`${FOLDER}${id}/`)).flatMap(({ Key = '', Size = 0 }): Piece[] => {
       const offset = Number(Key.split('/').at(-1));
       return Number.isInteger(offset) ? [{ key: Key, offset, size: Size }] : [];
     });
