@@ -1,7 +1,10 @@
 import { computeByName } from './operations';
 import { Refusal } from './refusal';
 
-/** What an operation answers, or why it refused. */
+/**
+ * What an operation answers, or why it refused.
+ * @example answer('air.dewPoint', { temperatureC: 21, relativeHumidity: 0.45 }).dewPointC // 8.622
+ */
 export function answer(operation: unknown, input: unknown): unknown {
   try {
     return computeByName(operation, input);
@@ -24,7 +27,10 @@ export const tooLarge = {
   },
 };
 
-/** JSON, or that it is none. */
+/**
+ * JSON, or that it is none.
+ * @example parse('{') // { ok: false }
+ */
 export function parse(
   source: string,
 ): { readonly ok: true; readonly value: unknown } | { readonly ok: false } {
@@ -35,7 +41,10 @@ export function parse(
   }
 }
 
-/** The answer to a line of a batch: its id with figures or a refusal. */
+/**
+ * The answer to a line of a batch: its id with figures or a refusal.
+ * @example answerLine('{"id":1,"operation":"air.dewPoint","input":{"temperatureC":21,"relativeHumidity":0.45}}').output.dewPointC // 8.622
+ */
 export function answerLine(line: string): unknown {
   const parsed = parse(line);
   if (!parsed.ok) return { id: null, output: notJson };

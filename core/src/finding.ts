@@ -19,12 +19,18 @@ export interface Finding<Rule extends string = string> {
 /** Slack when a computed figure is held against a limit, so that rounding never fails what is exactly at it. */
 export const LIMIT_SLACK = 1e-9;
 
-/** True when `value` is above `limit` by more than rounding. */
+/**
+ * True when `value` is above `limit` by more than rounding.
+ * @example exceeds(0.1 + 0.2, 0.3) // false
+ */
 export function exceeds(value: number, limit: number): boolean {
   return value > limit + LIMIT_SLACK;
 }
 
-/** True when `value` is below `limit` by more than rounding. */
+/**
+ * True when `value` is below `limit` by more than rounding.
+ * @example fallsBelow(0.97, 0.98) // true
+ */
 export function fallsBelow(value: number, limit: number): boolean {
   return value < limit - LIMIT_SLACK;
 }

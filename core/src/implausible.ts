@@ -80,7 +80,10 @@ const pressureDoubts = (readings: readonly Reading[], place: Place): readonly Do
 
 type RunsInput = OperationTypes['airtightness.multiPoint']['input'];
 
-/** What of a door test in runs may be a slip of the unit. */
+/**
+ * What of a door test in runs may be a slip of the unit.
+ * @example doubtsOfRuns(examples['airtightness.multiPoint'], { n50PerHour: 250, q50M3h: 100000, eqLA10M2: 0.02, ela4M2: 0.01 }).length > 0 // true
+ */
 export const doubtsOfRuns = (
   { building, runs }: Pick<RunsInput, 'building' | 'runs'>,
   result: LeakageFigures,
@@ -121,7 +124,10 @@ function layerDoubts(given: LayerInput, layer: number): readonly Doubt[] {
   ];
 }
 
-/** What of the layers of a build-up may be a slip of the unit. */
+/**
+ * What of the layers of a build-up may be a slip of the unit.
+ * @example doubtsOfLayers({ layers: [{ rsi: 21 }] })[0].message // 'Nothing insulates so well: is this an R in ft²·h·°F/Btu?'
+ */
 export const doubtsOfLayers = ({ layers }: { readonly layers: readonly LayerInput[] }): readonly Doubt[] =>
   layers.flatMap(layerDoubts);
 
@@ -175,7 +181,10 @@ const DOUBTS: { readonly [Name in OperationName]?: DoubtsAbout<Name> } = {
   'insulation.bags': ({ bagMassKg }) => doubtAbove(bagMassKg, LIMITS.bagMassKg, POUNDS),
 };
 
-/** What of an input, or of what follows from it, may be a slip of the unit. It never changes the figures. */
+/**
+ * What of an input, or of what follows from it, may be a slip of the unit. It never changes the figures.
+ * @example doubtsAbout('air.dewPoint', { temperatureC: 21, relativeHumidity: 0.45 }, { dewPointC: 8.7, vapourPressurePa: 1120 }) // []
+ */
 export function doubtsAbout<Name extends OperationName>(
   name: Name,
   input: OperationTypes[Name]['input'],

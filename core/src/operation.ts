@@ -29,6 +29,7 @@ function refuseNonFinite(output: unknown): void {
 
 /**
  * Runs an operation on an input that is checked against its schema first.
+ * @example answer({ schema: { kind: 'fields', members: [] }, run: () => 3 }, {}) // 3
  * @throws {Refusal} naming the field that the computation cannot answer for
  */
 export function answer<Input, Output>(

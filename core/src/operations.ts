@@ -89,13 +89,19 @@ export type OperationTypes = {
 
 export const operationNames = Object.keys(operations) as readonly OperationName[];
 
-/** The operation that a name from outside means, also by what it was called before; null where there is none. */
+/**
+ * The operation that a name from outside means, also by what it was called before; null where there is none.
+ * @example operationNamed('airtightness.bothAxes') // 'airtightness.yorkRegression'
+ */
 export function operationNamed(name: string): OperationName | null {
   const present = Object.hasOwn(FORMER_NAMES, name) ? FORMER_NAMES[name] : name;
   return operationNames.find((each) => each === present) ?? null;
 }
 
-/** True for an operation that a screen or a server must not wait for. */
+/**
+ * True for an operation that a screen or a server must not wait for.
+ * @example takesLong('air.dewPoint') // false
+ */
 export function takesLong(name: string): boolean {
   const operation = operationNamed(name);
   return operation !== null && 'takesLong' in operations[operation];
@@ -104,6 +110,7 @@ export function takesLong(name: string): boolean {
 /**
  * Runs an operation on an input that is checked against its schema first. Figures that are most likely a slip of the unit
  * are asked about among its findings (`implausible`).
+ * @example compute('air.dewPoint', { temperatureC: 21, relativeHumidity: 0.45 }).dewPointC // 8.622
  * @throws {Refusal} naming the field that the computation cannot answer for
  */
 export function compute<Name extends OperationName>(
@@ -120,7 +127,10 @@ export function compute<Name extends OperationName>(
   return { ...output, findings: [...findings, ...doubts] };
 }
 
-/** Says that there is no such operation. */
+/**
+ * Says that there is no such operation.
+ * @example unknownOperation('air').code // 'unknown-operation'
+ */
 export const unknownOperation = (name: unknown): Refusal =>
   new Refusal('unknown-operation', 'operation', `Known operations: ${operationNames.join(', ')}.`, {
     value: name,
@@ -128,6 +138,7 @@ export const unknownOperation = (name: unknown): Refusal =>
 
 /**
  * Runs the operation of a name that came from outside.
+ * @example computeByName('air.dewPoint', { temperatureC: 21, relativeHumidity: 0.45 }).dewPointC // 8.622
  * @throws {Refusal} `unknown-operation`, and as {@link compute}
  */
 export function computeByName(

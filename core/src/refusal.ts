@@ -89,7 +89,10 @@ export class Refusal extends Error {
   }
 }
 
-/** An error met while looking at what lies at a path: a refusal with its field made whole, anything else as it is. */
+/**
+ * An error met while looking at what lies at a path: a refusal with its field made whole, anything else as it is.
+ * @example metWithin('runs[0]', 'no refusal') // 'no refusal'
+ */
 export function metWithin(path: string, error: unknown): unknown {
   return error instanceof Refusal ? error.within(path) : error;
 }

@@ -71,3 +71,18 @@ export function troubleWith(
   const value: unknown = new Function(...names, `return (${code})`)(...names.map((name) => scope[name]));
   return fits(expectedOf(given), value) ? null : `gives ${JSON.stringify(value)}, not ${given}`;
 }
+
+const EXPORTED = /(\/\*\*(?:(?!\*\/)[\s\S])*\*\/\n)?export (?:function (\w+)|const (\w+) = (?:<[^>]*>)?\()/g;
+
+/** Exported functions of a folder's sources whose doc comment has no example, as `file name`. */
+export function withoutExample(folder: string, isLookedAt: (file: string) => boolean): readonly string[] {
+  const files = readdirSync(folder, { recursive: true }).map(String);
+  return files
+    .filter((file) => file.endsWith('.ts') && !file.endsWith('.test.ts') && isLookedAt(file))
+    .flatMap((file) =>
+      [...readFileSync(join(folder, file), 'utf8').matchAll(EXPORTED)].flatMap(
+        ([, comment = '', named = '', constant = '']) =>
+          comment.includes(' * @example ') ? [] : [`${file} ${named}${constant}`],
+      ),
+    );
+}

@@ -26,13 +26,19 @@ export interface Air {
   readonly viscosityPaS: number;
 }
 
-/** Air pressure of the standard atmosphere at an altitude, Pa. */
+/**
+ * Air pressure of the standard atmosphere at an altitude, Pa.
+ * @example pressureAtAltitudePa(1000) // 89875
+ */
 export function pressureAtAltitudePa(altitude: number): number {
   if (altitude === 0) return STANDARD_PRESSURE_PA;
   return STANDARD_PRESSURE_PA * (1 - 2.25577e-5 * altitude) ** 5.25588;
 }
 
-/** Dynamic viscosity of air (Sutherland's formula), Pa·s. ASTM E779, annex. */
+/**
+ * Dynamic viscosity of air (Sutherland's formula), Pa·s. ASTM E779, annex.
+ * @example viscosityPaS(20) * 1e6 // 18.13
+ */
 export function viscosityPaS(temperature: number): number {
   const kelvin = temperature + KELVIN;
   return (1.458e-6 * kelvin * Math.sqrt(kelvin)) / (kelvin + 110.4);

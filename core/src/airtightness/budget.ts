@@ -43,7 +43,10 @@ const SIZE_OF: Readonly<Record<TargetQuantity, Size | null>> = {
   q50: null,
 };
 
-/** The size of the house that turns a target's limit into a flow; null where the limit is a flow. */
+/**
+ * The size of the house that turns a target's limit into a flow; null where the limit is a flow.
+ * @example sizeNeededBy('qE50') // 'envelopeAreaM2'
+ */
 export function sizeNeededBy(quantity: TargetQuantity): Size | null {
   return SIZE_OF[quantity];
 }

@@ -26,6 +26,10 @@ export interface AirOnBothSides {
   readonly densityRatio: number;
 }
 
+/**
+ * Air indoors and outdoors during a test, from what was measured of it.
+ * @example airOnBothSides({ indoorTemperatureC: 20, outdoorTemperatureC: 0 }).densityRatio // 0.9288
+ */
 export function airOnBothSides(conditions: Conditions): AirOnBothSides {
   const { pressurePa, altitudeM: altitude } = conditions;
   const indoor = airState({

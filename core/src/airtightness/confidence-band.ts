@@ -40,7 +40,10 @@ export function relativeInterval(runs: readonly RunResult[], pressurePa: number)
   return { low: Math.min(low, ...results), high: Math.max(high, ...results) };
 }
 
-/** The fit of a run with its 95 % band for the line, at pressures of one's choice (Pa, above 0). */
+/**
+ * The fit of a run with its 95 % band for the line, at pressures of one's choice (Pa, above 0).
+ * @example confidenceBand(multiPoint(examples['airtightness.multiPoint']).runs[0], [50])[0].flowM3h // 622.3
+ */
 export function confidenceBand(run: RunResult, pressuresPa: readonly number[]): readonly BandPoint[] {
   return pressuresPa.map((pressurePa) => {
     const { low, high } = relativeInterval([run], pressurePa);

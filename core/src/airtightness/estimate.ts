@@ -16,6 +16,7 @@ export interface Estimate {
 /**
  * Mean of estimates that do not depend on each other: standard errors combine by squares, degrees of freedom by
  * Welch–Satterthwaite, not rounded. Where none of them scatters, the fewest degrees of freedom are taken.
+ * @example meanOf([{ value: 600, relativeStandardError: 0.02, degreesOfFreedom: 6 }, { value: 640, relativeStandardError: 0.01, degreesOfFreedom: 8 }]) // { value: 620, relativeStandardError: 0.01097, degreesOfFreedom: 9.332 }
  */
 export function meanOf(estimates: readonly Estimate[]): Estimate {
   const only = estimates[0];
@@ -37,13 +38,19 @@ export function meanOf(estimates: readonly Estimate[]): Estimate {
   };
 }
 
-/** Bounds of a figure whose logarithm may be off by so much either way. */
+/**
+ * Bounds of a figure whose logarithm may be off by so much either way.
+ * @example boundsOf(0.05) // { low: 0.9512, high: 1.051 }
+ */
 export function boundsOf(reachOfLogarithm: number): RelativeInterval {
   const high = Math.exp(reachOfLogarithm);
   return { low: 1 / high, high };
 }
 
-/** 95 % interval of an estimate whose logarithm scatters evenly to both sides: factors exp(±t·se). */
+/**
+ * 95 % interval of an estimate whose logarithm scatters evenly to both sides: factors exp(±t·se).
+ * @example intervalOf({ relativeStandardError: 0.01, degreesOfFreedom: 8 }) // { low: 0.9772, high: 1.023 }
+ */
 export function intervalOf({
   relativeStandardError,
   degreesOfFreedom,

@@ -13,7 +13,10 @@ export interface JoinedError {
 /** A stated limit of error is taken as evenly likely within. JCGM 100, 4.3.7. */
 export const LIMIT_TO_UNCERTAINTY = 1 / Math.sqrt(3);
 
-/** Combined standard uncertainty. JCGM 100, 5.1. */
+/**
+ * Combined standard uncertainty. JCGM 100, 5.1.
+ * @example combinedUncertainty({ standardError: 0.01, degreesOfFreedom: 8, limits: [0.05, 0] }) // 0.03055
+ */
 export function combinedUncertainty({ standardError, limits }: JoinedError): number {
   return Math.hypot(standardError, ...limits.map((limit) => limit * LIMIT_TO_UNCERTAINTY));
 }
@@ -51,6 +54,7 @@ const ROUNDS = 40;
  * Half of the width of the interval about an estimate that holds 95 % of its error, were it measured again and again with
  * other instruments of the same makers: the distributions are put together, not their variances, since an even part that
  * outweighs all others reaches no further than its limits. JCGM 101, without random numbers.
+ * @example reach95({ standardError: 0.01, degreesOfFreedom: 8, limits: [0.03, 0] }) // 0.03834
  */
 export function reach95(error: JoinedError): number {
   const { standardError, degreesOfFreedom, limits } = error;

@@ -14,7 +14,10 @@ export interface PowerLawFit {
   readonly sxx: number;
 }
 
-/** Standard error of ln flow on a fitted line at a pressure (Pa). ISO 9972, annex C. */
+/**
+ * Standard error of ln flow on a fitted line at a pressure (Pa). ISO 9972, annex C.
+ * @example lineStandardError({ scatter: 0.01, count: 6, meanX: 3.6, sxx: 0.8 }, 50) // 0.00537
+ */
 export function lineStandardError(
   { scatter, count, meanX, sxx }: Pick<PowerLawFit, 'scatter' | 'count' | 'meanX' | 'sxx'>,
   pressurePa: number,
@@ -29,6 +32,7 @@ export function lineStandardError(
  * a close fit loses no digits.
  * @param x ln of the sizes of the induced pressures, Pa
  * @param y ln of the flows through the envelope, m³/h, one a pressure
+ * @example fitLogarithms([3, 3.5, 4], [5.9, 6.25, 6.55]).exponent // 0.65
  */
 export function fitLogarithms(x: readonly number[], y: readonly number[]): PowerLawFit {
   const count = x.length;

@@ -4,7 +4,10 @@ import type { RunResult } from './run';
 /** Neighbouring pressures further apart than this (Pa) leave the line between them to chance. ISO 9972, 5.3.4: about 10 Pa. */
 const WIDEST_GAP_PA = 12;
 
-/** Where neighbouring pressures of a run lie too far apart: one finding a run, for its widest gap. */
+/**
+ * Where neighbouring pressures of a run lie too far apart: one finding a run, for its widest gap.
+ * @example pressureGaps(multiPoint(examples['airtightness.multiPoint']).runs) // []
+ */
 export function pressureGaps(runs: readonly RunResult[]): readonly Finding<'pressure-gap'>[] {
   return runs.flatMap(({ readings }, run): Finding<'pressure-gap'>[] => {
     const pressures = readings.map(({ inducedPressurePa }) => Math.abs(inducedPressurePa));

@@ -64,6 +64,7 @@ function fanFlowM3h(reading: Reading, direction: Direction, air: AirOnBothSides)
  * Induced pressure and flow through the envelope of one reading.
  * ISO 9972, 6.2 (baseline) and annex (fan flow, flow through the envelope).
  * Fields of refusals are those of the reading.
+ * @example reduceReading({ pressurePa: -51, flowM3h: 655 }, -1, 'depressurise', { indoor: { densityKgM3: 1.2 }, outdoor: { densityKgM3: 1.25 }, densityRatio: 0.96 }) // { inducedPressurePa: -50, fanFlowM3h: 655, envelopeFlowM3h: 628.8 }
  * @throws {Refusal} `wrong-sign`, `fan-pressure-out-of-range`, `required`, `conflict`, `out-of-range`
  */
 export function reduceReading(
@@ -93,7 +94,10 @@ export function reduceReading(
   };
 }
 
-/** Mean of the readings with the fan off. */
+/**
+ * Mean of the readings with the fan off.
+ * @example meanPa([-1, -2, -1.5]) // -1.5
+ */
 export function meanPa(readings: readonly number[]): number {
   let sum = 0;
   for (const value of readings) sum += value;
@@ -103,6 +107,7 @@ export function meanPa(readings: readonly number[]): number {
 /**
  * What a baseline comes to at its worst: the largest in size of the means of its positive and of its negative readings,
  * before and after, so that gusts both ways do not cancel. ISO 9972, 5.3.3.
+ * @example largestBaselinePa([-1, 2, -3], [-0.5]) // 2
  */
 export function largestBaselinePa(before: readonly number[], after: readonly number[]): number {
   let largest = 0;
@@ -129,7 +134,10 @@ export const readingMembers = {
   ),
 };
 
-/** Readings with the fan off: at least one. */
+/**
+ * Readings with the fan off: at least one.
+ * @example baseline().least // 1
+ */
 export const baseline = (): ListSchema => list(number(), 1);
 
 /** The widest of a range must lie above its narrowest. */

@@ -11,6 +11,7 @@ export const referenceMethod = option('iso9972', 'astmE779');
  * Factor that brings a leakage coefficient to 20 °C and 101 325 Pa, for a flow exponent n.
  * `iso9972`: (ρ/ρ0)^(1−n), ISO 9972, 8.3; `astmE779`: (μ/μ0)^(2n−1)·(ρ/ρ0)^(1−n), ASTM E779, 9.
  * Air of outdoors when depressurising, of indoors when pressurising.
+ * @example referenceFactor('iso9972', 0.65, 'depressurise', { outdoor: { densityKgM3: 1.29 } }) // 1.024
  */
 export function referenceFactor(
   method: ReferenceMethod,

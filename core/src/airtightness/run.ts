@@ -118,6 +118,7 @@ function fitRun(readings: readonly ReducedReading[]): PowerLawFit {
 /**
  * The fit of one run by ordinary least squares on logarithmic axes, flows at reference conditions, intervals at 95 %.
  * ISO 9972, 6 and annex C.
+ * @example evaluateRun(examples['airtightness.multiPoint'].runs[0], 'iso9972', airOnBothSides({ indoorTemperatureC: 20, outdoorTemperatureC: 4 })).exponent // 0.6285
  * @throws {Refusal} `too-few-readings`, `no-spread`, and as {@link reduceReading}, with fields from the run on
  */
 export function evaluateRun(run: Run, method: ReferenceMethod, air: AirOnBothSides): RunResult {

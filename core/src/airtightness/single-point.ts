@@ -112,6 +112,7 @@ function spreadOf(logs: readonly number[], q50M3h: number) {
  * Airtightness from one reading, or repeats of it, with an assumed flow exponent of 0.65. ASTM E1827.
  * Flows in m³/h at reference conditions; the interval is that of the repeats' geometric mean. The baseline is judged as for
  * several pressures, and how far the figure hangs on the assumed exponent.
+ * @example singlePoint(examples['airtightness.singlePoint']).result.n50PerHour // 1.543
  * @throws {Refusal} `pressure-too-low`, `wrong-sign`, `fan-pressure-out-of-range`
  */
 export function singlePoint(input: SinglePointInput): SinglePointResult {

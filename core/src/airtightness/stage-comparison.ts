@@ -37,7 +37,10 @@ export interface StageComparison {
 /** A change counts from twice its uncertainty, where nothing is known of how well the uncertainty itself is known. */
 const COVERAGE = 2;
 
-/** Student's factor at the degrees of freedom of both tests together. Welch–Satterthwaite, JCGM 100, G.4. */
+/**
+ * Student's factor at the degrees of freedom of both tests together. Welch–Satterthwaite, JCGM 100, G.4.
+ * @example coverageOf([{ q50M3h: 600, standardErrorLnQ50: 0.01, degreesOfFreedom: 8 }, { q50M3h: 640, standardErrorLnQ50: 0.01 }], 8.8) // 2.026
+ */
 export function coverageOf(stages: readonly Stage[], uncertaintyM3h: number): number {
   let share = 0;
   for (const { q50M3h, standardErrorLnQ50, degreesOfFreedom } of stages) {

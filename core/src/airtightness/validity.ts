@@ -88,7 +88,10 @@ function findInPressures(given: Run, result: RunResult, run: number, findings: F
 type Place = Pick<Finding, 'run' | 'reading'>;
 type Baselines = Pick<Run, 'baselineBeforePa' | 'baselineAfterPa'>;
 
-/** Of the baseline, and of the lowest pressure that was read over it. ISO 9972, 5.3.3 and 5.3.4. */
+/**
+ * Of the baseline, and of the lowest pressure that was read over it. ISO 9972, 5.3.3 and 5.3.4.
+ * @example baselineFindings({ baselineBeforePa: [-6], baselineAfterPa: [-6] }, 40, { run: 0 })[0].rule // 'baseline-high'
+ */
 export function baselineFindings(
   { baselineBeforePa, baselineAfterPa }: Baselines,
   lowestPa: number,
@@ -195,7 +198,10 @@ function findInWeather({ conditions, building, method }: PressureTest, findings:
   }
 }
 
-/** Validity of a test: of each run, of the weather, of the directions (ISO 9972, 6.4). */
+/**
+ * Validity of a test: of each run, of the weather, of the directions (ISO 9972, 6.4).
+ * @example validityFindings(examples['airtightness.multiPoint'], multiPoint(examples['airtightness.multiPoint']).runs).map(({ rule }) => rule) // ['one-direction-only']
+ */
 export function validityFindings(
   input: PressureTest,
   runs: readonly RunResult[],

@@ -63,6 +63,7 @@ function weigh(points: readonly UncertainPoint[], slope: number): Weighted {
  * Best straight line through points with uncorrelated errors in both coordinates. D. York et al., "Unified equations for
  * the slope, intercept, and standard errors of the best straight line", Am. J. Phys. 72 (2004), equations 13.
  * Needs three points or more, x that differ, and in each point one uncertainty above zero.
+ * @example yorkFit([{ x: 0, y: 0.1, ux: 0.1, uy: 0.1 }, { x: 1, y: 0.9, ux: 0.1, uy: 0.1 }, { x: 2, y: 2.1, ux: 0.1, uy: 0.1 }]).slope // 1.007
  */
 export function yorkFit(points: readonly UncertainPoint[]): YorkLine {
   let slope = startSlope(points);

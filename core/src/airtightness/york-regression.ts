@@ -349,6 +349,7 @@ function combine(runs: readonly Prepared[], size: Building): YorkRegressionFigur
  * wind as the baseline shows it) and in flow (fan range), beside the ordinary fit. York's line on logarithmic axes, with
  * weights that follow the fitted pressures; scatter beyond what is stated widens the interval, and what all readings share –
  * the baseline, the gauge, the flow range – is joined to it after the fit. Intervals at 95 %. York et al. 2004; JCGM 100, 101.
+ * @example yorkRegression(examples['airtightness.yorkRegression']).result.q50M3h // 635.1
  * @throws {Refusal} as {@link multiPoint}, `too-few-readings` (of the baseline), `no-fit`
  */
 export function yorkRegression(input: YorkRegressionInput): YorkRegression {

@@ -199,6 +199,7 @@ function looseLengths(section: Section, breaks: readonly Break[]): readonly (num
 /**
  * Whether the air barrier of a house is one unbroken skin: every area verified, every place at which it must be joined
  * recorded and sealed, every penetration sealed, and all areas one connected piece. Lengths in metres.
+ * @example trace(examples['continuity.trace']).continuityByLength // 0.5376
  * @throws {Refusal} `duplicate-id`, `unknown-reference`
  */
 export function trace(input: TraceInput): Trace {

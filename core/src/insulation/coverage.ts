@@ -121,6 +121,7 @@ function findingsOf(
 
 /**
  * A coverage table held against what was blown: bags, mass per area and initial depth, each checked by itself.
+ * @example coverage(examples['insulation.coverage']).bagsNeeded // 72
  * @throws {Refusal} `not-ascending`, `no-such-row`
  */
 export function coverage(input: CoverageInput): Coverage {

@@ -69,6 +69,7 @@ function settlingOf({ kind, settlingFraction }: DepthInput): number {
 /**
  * Uneven depth of loose fill or sprayed foam: heat takes the thin places, so U is the mean of 1/(R_rest + R_i), and
  * the effective R of the fill 1/U − R_rest, never the R of the mean depth.
+ * @example depth(examples['insulation.depth']).effectiveRsi // 6.914
  * @throws {Refusal} `required`
  */
 export function depth(input: DepthInput): Depth {

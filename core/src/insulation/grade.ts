@@ -144,18 +144,27 @@ export function gradeByShares(
   return exceeds(voidFraction, VOID_LIMIT.III) ? 'none' : 'III';
 }
 
-/** The cap that holds for an area, from the shares of what was seen that are capped at II or worse, and at III. */
+/**
+ * The cap that holds for an area, from the shares of what was seen that are capped at II or worse, and at III.
+ * @example capOfShares(0.5, 0.1) // 'II'
+ */
 export function capOfShares(shareCappedII: number, shareCappedIII: number): GradeCap {
   if (exceeds(shareCappedIII, CAP_SHARE)) return 'III';
   return exceeds(shareCappedII, CAP_SHARE) ? 'II' : 'I';
 }
 
-/** The worse of the grade by shares and the cap. */
+/**
+ * The worse of the grade by shares and the cap.
+ * @example cappedGrade('I', 'II') // 'II'
+ */
 export function cappedGrade(byShares: GradeOfWork, cap: GradeCap): GradeOfWork {
   return worse<GradeOfWork>(byShares, cap);
 }
 
-/** True when one grade is as good as another, or better. */
+/**
+ * True when one grade is as good as another, or better.
+ * @example isAsGoodAs('I', 'II') // true
+ */
 export function isAsGoodAs(grade: GradeOfWork, other: GradeOfWork): boolean {
   return RANK[grade] <= RANK[other];
 }
@@ -172,6 +181,7 @@ export interface CavityAreas {
 
 /**
  * Void and compressed areas of one cavity, and its cap.
+ * @example cavityAreas({ cavity: { widthM: 0.4, heightM: 2.5 }, regions: [{ areaM2: 0.02, fill: 0 }] }, 0) // { cavityM2: 1, voidM2: 0.02, compressedM2: 0, fillM2: 0, cap: 'I' }
  * @throws {Refusal} `regions-exceed-cavity`
  */
 export function cavityAreas({ cavity, regions = [], requirements }: Observation, index: number): CavityAreas {

@@ -116,6 +116,7 @@ function findingsOf(
  * Batts over foam of uneven depth: the fibre's thickness at each reading is what the foam leaves, pressed batts by the
  * law of compression, a gap where a batt is too thin. U is the mean over the readings. The inner face of the foam is
  * judged at its lowest depth. ISO 13788, 5 (steady state) for the temperature of that face.
+ * @example hybridFill(examples['insulation.hybridFill']).effectiveRsi // 4.288
  * @throws {Refusal} `out-of-range`, `not-warmer-than-outdoors`, `no-density-root`, `no-resistance`
  */
 export function hybridFill(input: HybridFillInput): HybridFill {

@@ -30,6 +30,7 @@ export interface MassPerArea {
 /**
  * Samples held against a specification of mass per area at a thickness (kg/m²): accepted like densities. A
  * specification whose density no blown insulation has is asked about: it was given per volume, or mistyped.
+ * @example massPerArea(examples['insulation.massPerArea']).meanMassKgM2 // 8.3
  */
 export function massPerArea(input: MassPerAreaInput): MassPerArea {
   const { specifiedMassKgM2, atThicknessM, minimumShare = MINIMUM_SAMPLE_SHARE } = input;

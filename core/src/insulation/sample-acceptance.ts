@@ -62,7 +62,10 @@ export function judgeSamples<Rule extends string>(
   return { belowMinimum, mean, overfill: mean / specified - 1, accepted: findings.length === 0, findings };
 }
 
-/** Asks about a specification that no blown insulation has as its density (kg/m³). */
+/**
+ * Asks about a specification that no blown insulation has as its density (kg/m³).
+ * @example implausibleSpecification(56, 'Is it a mass per area?') // []
+ */
 export function implausibleSpecification(
   densityKgM3: number,
   message: string,

@@ -242,6 +242,7 @@ const quantile = (draws: Float64Array, share: number): number =>
  * supports. Bayesian bootstrap with one imagined cavity, since what nobody saw may be worse than anything seen: void wholly
  * or, where every cavity was glanced at, to the share that a glance does not miss, and compressed in the rest. What was seen
  * counts as it is.
+ * @example judgeSample({ ...examples['insulation.sampling'], draws: 400 }).voidFraction // 0.003378
  * @throws {Refusal} `regions-exceed-cavity`
  */
 export function judgeSample(input: SamplingInput): JudgedSample {

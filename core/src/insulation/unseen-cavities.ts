@@ -18,7 +18,10 @@ export interface Shares {
   readonly cappedIIIM2: number;
 }
 
-/** Cavities that are alike, counted. */
+/**
+ * Cavities that are alike, counted.
+ * @example groupAlike([{ cavityM2: 1, voidM2: 0, compressedM2: 0, cap: 'I' }, { cavityM2: 1, voidM2: 0, compressedM2: 0, cap: 'I' }])[0].count // 2
+ */
 export function groupAlike(cavities: readonly CavityAreas[]): readonly Alike[] {
   const groups = new Map<string, { cavity: CavityAreas; count: number }>();
   for (const cavity of cavities) {
@@ -30,7 +33,10 @@ export function groupAlike(cavities: readonly CavityAreas[]): readonly Alike[] {
   return [...groups.values()];
 }
 
-/** What so many of each kind add up to. */
+/**
+ * What so many of each kind add up to.
+ * @example sharesOf([{ cavity: { cavityM2: 0.9, voidM2: 0.02, compressedM2: 0, cap: 'II' }, count: 1 }], [3]) // { cavityM2: 2.7, voidM2: 0.06, compressedM2: 0, cappedIIM2: 2.7, cappedIIIM2: 0 }
+ */
 export function sharesOf(kinds: readonly Alike[], counts: ArrayLike<number>): Shares {
   let [cavityM2, voidM2, compressedM2, cappedIIM2, cappedIIIM2] = [0, 0, 0, 0, 0];
   kinds.forEach(({ cavity }, i) => {
@@ -46,7 +52,10 @@ export function sharesOf(kinds: readonly Alike[], counts: ArrayLike<number>): Sh
   return { cavityM2, voidM2, compressedM2, cappedIIM2, cappedIIIM2 };
 }
 
-/** One on top of so many times another. */
+/**
+ * One on top of so many times another.
+ * @example plus({ cavityM2: 1, voidM2: 0.1, compressedM2: 0, cappedIIM2: 0, cappedIIIM2: 0 }, { cavityM2: 2, voidM2: 0, compressedM2: 0, cappedIIM2: 2, cappedIIIM2: 0 }, 2) // { cavityM2: 5, voidM2: 0.1, compressedM2: 0, cappedIIM2: 4, cappedIIIM2: 0 }
+ */
 export const plus = (one: Shares, other: Shares, times: number): Shares => ({
   cavityM2: one.cavityM2 + times * other.cavityM2,
   voidM2: one.voidM2 + times * other.voidM2,
@@ -81,6 +90,7 @@ interface UnseenOptions {
  * Draws what share each kind has in cavities that nobody saw, by the Bayesian bootstrap (D. B. Rubin, Ann. Statist. 9
  * (1981)): Dirichlet weights on the kinds that were seen and, for a countable few, as many cavities of each kind as they
  * lead to (the Dirichlet–multinomial distribution). The array is the same each time, filled anew.
+ * @example unseenShares({ seen: [5], unseen: 6, random: Math.random })()[0] // 1
  */
 export function unseenShares({ seen, unseen, random, isCounted = true }: UnseenOptions): () => Float64Array {
   const count = Math.max(1, Math.round(unseen));

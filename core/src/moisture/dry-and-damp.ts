@@ -45,6 +45,7 @@ function sdIn(layer: TwoStateLayer, state: State, field: string): number {
 /**
  * The monthly balance of a build-up with layers of two vapour resistances (a variable membrane, timber sheets): run
  * once with each, because the truth of a winter lies between the two. ISO 13788, 6.
+ * @example dryAndDamp(examples['moisture.dryAndDamp']).driesInBoth // true
  * @throws {Refusal} `required`, `conflict`, and as {@link monthly}
  */
 export function dryAndDamp(input: DryAndDampInput): DryAndDamp {

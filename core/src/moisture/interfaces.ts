@@ -118,6 +118,7 @@ function tightnessFindings(input: InterfacesInput, sds: readonly number[]): Inte
 /**
  * Temperatures through a build-up at design conditions, and whether the plane on which indoor air could condense stays
  * at or above its dew point. Temperatures in °C; ISO 13788, 5 (steady state), limits of sd are a setting.
+ * @example interfaces(examples['moisture.interfaces']).dewPointC // 6.002
  * @throws {Refusal} `not-warmer-than-outdoors`, `no-resistance`, `required`, `out-of-range`
  */
 export function interfaces(input: InterfacesInput): Interfaces {

@@ -28,6 +28,7 @@ export const thermalMembers = {
 
 /**
  * Where temperature falls through layers and films. ISO 13788, 5.
+ * @example temperatureProfile([{ rsi: 1 }, { rsi: 3 }], { filmConvention: 'iso', heatFlow: 'horizontal' }).totalRsi // 4.17
  * @throws {Refusal} `required`, `conflict`, `no-resistance`
  */
 export function temperatureProfile(
@@ -52,7 +53,10 @@ export function temperatureProfile(
   return { layerRsi, totalRsi, fallen };
 }
 
-/** Temperature (°C) at each interface of a profile. */
+/**
+ * Temperature (°C) at each interface of a profile.
+ * @example interfaceTemperatures({ fallen: [0.03, 0.5, 0.99] }, 20, 0) // [19.4, 10, 0.2]
+ */
 export function interfaceTemperatures(
   profile: TemperatureProfile,
   indoorC: number,

@@ -109,6 +109,7 @@ function findingsOf(peakKgM2: number, endKgM2: number, dries: boolean): Monthly[
  * Water that condenses inside a build-up and dries again, month by month (kg/m² at each interface between layers).
  * ISO 13788, 6. Steady state, no stored moisture, no rain and no moving air: it compares build-ups, it does not predict
  * moisture contents. Layers above R 0.25 are divided first by whoever asks.
+ * @example monthly(examples['moisture.monthly']).months.length // 12
  * @throws {Refusal} `required`, `conflict`, `no-resistance`
  */
 export function monthly(input: MonthlyInput): Monthly {

@@ -35,6 +35,7 @@ function lowerHull(points: readonly LinePoint[]): readonly LinePoint[] {
  * @param sdsM vapour-diffusion thickness of each layer
  * @param saturationPa saturation pressure at each interface between layers
  * @param wet whether an interface holds water
+ * @example condensationRates([2, 10], 1200, 400, [900], [false])[0] * 1e8 // 2.000
  */
 export function condensationRates(
   sdsM: readonly number[],

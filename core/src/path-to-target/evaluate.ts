@@ -61,7 +61,10 @@ const SEED = 1;
 const MOST_ITEMS = 200;
 const EXPONENT = 0.65;
 
-/** Leakage at 50 Pa (m³/h) of an effective leakage area at 4 Pa (m²). */
+/**
+ * Leakage at 50 Pa (m³/h) of an effective leakage area at 4 Pa (m²).
+ * @example leakOfEla4M3h(0.002) // 95.84
+ */
 export function leakOfEla4M3h(ela4M2: number): number {
   return ela4M2 * Math.sqrt((2 * 4) / REFERENCE_AIR.densityKgM3) * 3600 * (50 / 4) ** EXPONENT;
 }
@@ -128,6 +131,7 @@ function findingsOf(scaled: boolean, isOutOfReach: boolean): PathToTarget['findi
 /**
  * The chance of meeting an airtightness target, now, with chosen mends and with all, and the shortest list of mends
  * that reaches it. Monte Carlo with a seed: same input, same output. Flows in m³/h at 50 Pa.
+ * @example pathToTarget(examples['pathToTarget.evaluate']).chanceNow // 0
  * @throws {Refusal} `required`, `conflict`, `not-ascending`, `duplicate-id`, `unknown-reference`
  */
 export function pathToTarget(input: PathToTargetInput, progress: Progress = () => undefined): PathToTarget {

@@ -132,6 +132,7 @@ function searchAll(
  * The list of fewest minutes whose chance reaches the confidence asked for; null where all mends together do not.
  * Up to 15 items all sets are searched (branch and bound, exact); beyond that greedily by gain per minute.
  * @param minutes time each mend takes
+ * @example shortestList({ q50M3h: Float64Array.of(700, 710), meanReductionM3h: [85, 125], reductionsM3h: [Float64Array.of(80, 90), Float64Array.of(120, 130)] }, [10, 30], 600, 0.9) // { items: [1], minutes: 30, chance: 1 }
  */
 export function shortestList(
   simulation: Simulation,

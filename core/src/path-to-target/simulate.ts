@@ -151,6 +151,7 @@ class Draws {
  * together: items that sum to no more than the test. Where fewer than 1 % can, all are used and those that exceed the
  * test are scaled to 0.95 of it. Without a number of draws, 20 000 are drawn, and on up to 25 times as many until 5 000
  * are kept.
+ * @example simulate({ q50M3h: 780, standardErrorLnQ50: 0, limitM3h: 615, items: [], fixes: null, seed: 1 }, 100, () => undefined).chanceNow // 0
  */
 export function simulate(model: HouseModel, draws: number | undefined, report: Progress): Simulation {
   const batch = draws ?? DRAWS;

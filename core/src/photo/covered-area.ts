@@ -89,6 +89,7 @@ function coveredWidth(crossings: readonly { readonly outline: number; readonly x
  * Area of the unit square that lies inside any of some outlines; an outline that crosses itself is filled even–odd.
  * Cut into level strips in which no two edges cross, so that the covered width is linear in each and its middle gives
  * the area exactly, however outlines touch, overlap or fold back on themselves.
+ * @example coveredArea([[{ x: 0, y: 0 }, { x: 2, y: 0 }, { x: 2, y: 1 }, { x: 0, y: 1 }]]) // 1
  * @throws {Refusal} `too-tangled`
  */
 export function coveredArea(outlines: readonly (readonly Point[])[]): number {

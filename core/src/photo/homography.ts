@@ -37,6 +37,7 @@ function refuseDegenerate(corners: readonly Point[]): void {
 /**
  * Homography that maps four corners on a photo to a rectangle of known size: the unit square's map by projective
  * coordinates, inverted. Photo units are free, y downwards.
+ * @example photoToRectangle([{ x: 0, y: 0 }, { x: 1, y: 0 }, { x: 1, y: 1 }, { x: 0, y: 1 }], 2, 4)({ x: 0.5, y: 0.25 }) // { x: 1, y: 1 }
  * @throws {Refusal} `degenerate-corners`
  */
 export function photoToRectangle(corners: Quadrilateral, width: number, height: number): PhotoToPlane {

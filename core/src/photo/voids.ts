@@ -62,6 +62,7 @@ function refuseTooMany(outlines: VoidsInput['outlines']): void {
 /**
  * Share of a cavity that is void, from outlines drawn on a photo: corners → homography → cavity, clipped to it, united,
  * area by shoelace (m²). An outline that crosses itself is filled even–odd.
+ * @example voids(examples['photo.voids']).voidFraction // 0.03509
  * @throws {Refusal} `degenerate-corners`, `beyond-horizon`, `out-of-range`, `list-length`, `too-tangled`
  */
 export function voids({ corners, cavityWidthM, cavityHeightM, outlines }: VoidsInput): Voids {

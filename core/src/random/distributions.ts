@@ -9,14 +9,20 @@ const TWO_32 = 4_294_967_296;
 /** The generator's first numbers still show its seed. */
 const WARM_UP = 20;
 
-/** A seeded source: the same seed gives the same numbers, on every machine. */
+/**
+ * A seeded source: the same seed gives the same numbers, on every machine.
+ * @example seededRandom(7)() === seededRandom(7)() // true
+ */
 export function seededRandom(seed: number): RandomSource {
   const generator = xoroshiro128plus(seed);
   for (let i = 0; i < WARM_UP; i++) generator.next();
   return () => ((generator.next() >>> 0) + 0.5) / TWO_32;
 }
 
-/** Draws from a normal distribution. */
+/**
+ * Draws from a normal distribution.
+ * @example normalFrom(seededRandom(7), 5, 0)() // 5
+ */
 export function normalFrom(random: RandomSource, mean: number, deviation: number): () => number {
   return randomNormal.source(random)(mean, deviation);
 }

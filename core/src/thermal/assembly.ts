@@ -65,7 +65,10 @@ export interface Assembly {
 
 const BOUNDS_RATIO = 1.5;
 
-/** R_T of a build-up by a method, from its bounds. */
+/**
+ * R_T of a build-up by a method, from its bounds.
+ * @example totalResistance('iso6946', 4, 3.6) // 3.8
+ */
 export function totalResistance(method: AssemblyMethod, upperRsi: number, lowerRsi: number): number {
   switch (method) {
     case 'parallelPath':

@@ -31,6 +31,7 @@ export interface DoubleFrames {
 /**
  * What it is worth to offset the studs of a double frame: effective R (m²·K/W) with studs aligned and offset, side by
  * side. ISO 6946, 6.7.2.
+ * @example doubleFrames(examples['thermal.doubleFrames']).aligned.effectiveRsi // 8.751
  * @throws {Refusal} `too-little-framing`, `framing-fraction-sum`, and as {@link assembly}
  */
 export function doubleFrames({ layers, ...rest }: DoubleFramesInput): DoubleFrames {

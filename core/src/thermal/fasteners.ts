@@ -20,6 +20,7 @@ const COEFFICIENT = 0.8;
 /**
  * What fasteners add to U, W/(m²·K). ISO 6946, annex F.3.
  * @param unbridgedRsi resistance of the build-up with thermal bridging ignored
+ * @example fastenersDeltaU({ layer: 0, conductivityWmK: 50, areaM2: 2e-5, perM2: 5 }, [{ kind: 'homogeneous', cavityRsi: 2.5, frameRsi: 2.5, framingFraction: 0, thicknessM: 0.1 }], 2.67, 'fasteners') // 0.03507
  * @throws {Refusal} `not-homogeneous`, `required`, `out-of-range`
  */
 export function fastenersDeltaU(

@@ -26,6 +26,7 @@ const OUTSIDE: Readonly<Record<FilmConvention, number>> = { iso: 0.04, na: 0.03 
 
 /**
  * The films that a choice stands for. ISO 6946, 6.8 (`iso`); North American practice (`na`).
+ * @example filmsOf({ filmConvention: 'iso', heatFlow: 'horizontal' }) // { insideRsi: 0.13, outsideRsi: 0.04 }
  * @throws {Refusal} `required`, `conflict`
  */
 export function filmsOf({ films, filmConvention, heatFlow }: FilmChoice): Films {

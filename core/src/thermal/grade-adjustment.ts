@@ -134,6 +134,7 @@ function givenOnce({ school, grade, measured }: GradeAdjustment): InstallationGr
 
 /**
  * What a grade, or what was measured, makes of the cavity under the school of void shares.
+ * @example cavityShares({ school: 'voidFraction', layer: 0, grade: 'III' }, [{ kind: 'framed', cavityRsi: 3.7, frameRsi: 1.1, framingFraction: 0.15 }]).map(({ share }) => share) // [0.95, 0, 0.05]
  * @throws {Refusal} `required`, `conflict`, `fraction-sum`, `out-of-range`, `no-density-root`
  */
 export function cavityShares(adjustment: GradeAdjustment, layers: readonly Layer[]): readonly CavityShare[] {
@@ -149,6 +150,7 @@ export function cavityShares(adjustment: GradeAdjustment, layers: readonly Layer
  * What installation defects add to U. `voidFraction`: difference of two parallel-path U's, with and without the
  * defects (ANSI 301, appendix A); `airVoid`: ΔU″·(R1/R_T,h)², R_T,h with thermal bridging ignored (ISO 6946,
  * annex F.2).
+ * @example gradeEffect({ school: 'voidFraction', layer: 0, grade: 'III' }, [{ kind: 'framed', cavityRsi: 3.7, frameRsi: 1.1, framingFraction: 0.15 }], [{ share: 0.85, framed: new Set() }, { share: 0.15, framed: new Set([0]) }], { insideRsi: 0.13, outsideRsi: 0.04 }).deltaU // 0.1104
  * @throws {Refusal} `required`, `conflict`, `fraction-sum`, `out-of-range`, `no-density-root`
  */
 export function gradeEffect(

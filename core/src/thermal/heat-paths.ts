@@ -51,6 +51,7 @@ function offsetPaths(framed: readonly FramedLayer[]): readonly HeatPath[] {
 
 /**
  * The paths of heat through a build-up; their shares sum to 1 and paths without a share are left out.
+ * @example heatPaths([{ kind: 'framed', cavityRsi: 3.7, frameRsi: 1.1, framingFraction: 0.15 }], undefined).map(({ share }) => share) // [0.85, 0.15]
  * @throws {Refusal} `required` (alignment of two or more frames), `framing-fraction-sum`
  */
 export function heatPaths(
@@ -91,6 +92,7 @@ function resistanceAlong(
 /**
  * U by parallel paths, W/(m²·K): the upper bound of resistance is its inverse. ISO 6946, 6.7.2.3.
  * @param swap a cavity to be taken for another, alike in every path that crosses it
+ * @example parallelPathU([{ share: 0.85, framed: new Set() }, { share: 0.15, framed: new Set([0]) }], [{ cavityRsi: 3.7, frameRsi: 1.1, framingFraction: 0.15 }], { insideRsi: 0.13, outsideRsi: 0.04 }) // 0.3377
  */
 export function parallelPathU(
   paths: readonly HeatPath[],
@@ -103,18 +105,27 @@ export function parallelPathU(
   return sum;
 }
 
-/** Resistance of a layer whose faces are as warm all over, m²·K/W. ISO 6946, 6.7.2.4. */
+/**
+ * Resistance of a layer whose faces are as warm all over, m²·K/W. ISO 6946, 6.7.2.4.
+ * @example planeRsi({ cavityRsi: 3.7, frameRsi: 1.1, framingFraction: 0.15 }) // 2.732
+ */
 export function planeRsi({ cavityRsi, frameRsi, framingFraction: f }: Layer): number {
   if (f === 0) return cavityRsi;
   return f === 1 ? frameRsi : 1 / (f / frameRsi + (1 - f) / cavityRsi);
 }
 
-/** Resistance by isothermal planes, m²·K/W: the lower bound of resistance. ISO 6946, 6.7.2.4. */
+/**
+ * Resistance by isothermal planes, m²·K/W: the lower bound of resistance. ISO 6946, 6.7.2.4.
+ * @example isothermalPlanesRsi([{ cavityRsi: 3.7, frameRsi: 1.1, framingFraction: 0.15 }], { insideRsi: 0.13, outsideRsi: 0.04 }) // 2.902
+ */
 export function isothermalPlanesRsi(layers: readonly Layer[], films: Films): number {
   return layers.reduce((sum, layer) => sum + planeRsi(layer), films.insideRsi + films.outsideRsi);
 }
 
-/** Resistance with thermal bridging ignored, every layer as its cavity, m²·K/W: the R_T,h of ISO 6946, annex F. */
+/**
+ * Resistance with thermal bridging ignored, every layer as its cavity, m²·K/W: the R_T,h of ISO 6946, annex F.
+ * @example unbridgedTotalRsi([{ cavityRsi: 3.7, frameRsi: 1.1, framingFraction: 0.15 }], { insideRsi: 0.13, outsideRsi: 0.04 }) // 3.87
+ */
 export function unbridgedTotalRsi(layers: readonly Layer[], films: Films): number {
   return layers.reduce((sum, { cavityRsi }) => sum + cavityRsi, films.insideRsi + films.outsideRsi);
 }

@@ -62,6 +62,7 @@ function refuseImpossibleShape(input: ISectionInput): void {
 
 /**
  * An I-section member in its fill: three framed layers, flange – web – flange, aligned. ISO 6946, 6.7.2.
+ * @example iSection(examples['thermal.iSection']).effectiveRsi // 7.898
  * @throws {Refusal} `out-of-range`, `required`, `conflict`
  */
 export function iSection(input: ISectionInput): ISection {

@@ -71,6 +71,7 @@ function homogeneousLayer(layer: LayerInput, field: string): Layer {
 /**
  * The resistances of a layer, whichever way it was given.
  * @param field path of the layer in the input, for refusals
+ * @example layerOf({ thicknessM: 0.1, conductivityWmK: 0.04 }, 'layers[0]').cavityRsi // 2.5
  * @throws {Refusal} `required`, `conflict`
  */
 export function layerOf(layer: LayerInput, field: string): Layer {
@@ -81,6 +82,7 @@ export function layerOf(layer: LayerInput, field: string): Layer {
 
 /**
  * The resistances of a build-up's layers.
+ * @example layersOf([{ rsi: 1.1 }])[0].framingFraction // 0
  * @throws {Refusal} `required`, `conflict`
  */
 export const layersOf = (layers: readonly LayerInput[]): readonly Layer[] =>

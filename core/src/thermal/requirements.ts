@@ -138,6 +138,7 @@ function areaFindings(
 /**
  * A house held against its thermal requirements, as planned and as built: least R or greatest U by kind of area, a
  * greatest UA (W/K) for the house, a grade for every area. Limits are the project's own; local code decides them.
+ * @example thermalRequirements(examples['thermal.requirements']).house.plannedWK // 29.52
  * @throws {Refusal} `required`, `conflict`, `duplicate-id`
  */
 export function thermalRequirements(input: ThermalRequirementsInput): ThermalRequirements {

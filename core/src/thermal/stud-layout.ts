@@ -137,6 +137,7 @@ function effectiveRsi(input: StudLayoutInput, fraction: number): number | null {
  * Framing fraction of a wall from its layout: studs on their grid, plates, headers, corners and intersections; and what
  * it would be with open corners and insulated headers. Areas in m² of the wall's face, openings left out.
  * Counted by area: a stud is its width times its length. Parallel paths by ISO 6946, 6.7.2.3.
+ * @example studLayout(examples['thermal.studLayout']).framingFraction // 0.2088
  * @throws {Refusal} `out-of-range`
  */
 export function studLayout(input: StudLayoutInput): StudLayout {

@@ -80,7 +80,10 @@ export const QUANTITIES = {
 
 export type Quantity = keyof typeof QUANTITIES;
 
-/** The unit in which a quantity is shown. */
+/**
+ * The unit in which a quantity is shown.
+ * @example unitOf('flow', 'imperial').symbol // 'cfm'
+ */
 export function unitOf(quantity: Quantity, system: UnitSystem): Unit {
   return QUANTITIES[quantity][system];
 }

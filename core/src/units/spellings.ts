@@ -116,7 +116,10 @@ const MORE_UNITS: Partial<Readonly<Record<Quantity, readonly SpelledUnit[]>>> = 
   share: [spelled(0.01, '%')],
 };
 
-/** What is left of a unit's spelling where only signs and blanks differ: `m³/(h·m²)` and `M3 / h m^2` are one. */
+/**
+ * What is left of a unit's spelling where only signs and blanks differ: `m³/(h·m²)` and `M3 / h m^2` are one.
+ * @example bareUnit(' m³/h ') // 'm3/h'
+ */
 export function bareUnit(text: string): string {
   return text
     .replace(/[°\u00BA]/g, '')
@@ -131,12 +134,18 @@ const shownUnits = (quantity: Quantity): readonly SpelledUnit[] =>
     .filter(({ symbol }) => symbol !== '')
     .map(({ symbol, perSi, offset }) => ({ spellings: [symbol], toSi: 1 / perSi, shift: -offset / perSi }));
 
-/** Units that may be typed for a quantity. */
+/**
+ * Units that may be typed for a quantity.
+ * @example unitsTyped('flow').length > 3 // true
+ */
 export function unitsTyped(quantity: Quantity): readonly SpelledUnit[] {
   return MORE_UNITS[quantity] ?? shownUnits(quantity);
 }
 
-/** The unit that somebody wrote beside a figure; undefined where the quantity is not measured in it. */
+/**
+ * The unit that somebody wrote beside a figure; undefined where the quantity is not measured in it.
+ * @example unitWritten('cfm', 'flow').toSi // 1.699
+ */
 export function unitWritten(text: string, quantity: Quantity): SpelledUnit | undefined {
   const bare = bareUnit(text);
   return unitsTyped(quantity).find(({ spellings }) => spellings.some((each) => bareUnit(each) === bare));

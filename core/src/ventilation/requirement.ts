@@ -29,7 +29,10 @@ export interface VentilationRequirement {
 
 const CFM_PER_SQUARE_FOOT = 0.03;
 const CFM_PER_PERSON = 7.5;
-/** Bedrooms that count: a home of one room has somebody who sleeps in it. */
+/**
+ * Bedrooms that count: a home of one room has somebody who sleeps in it.
+ * @example bedroomsCounted(0) // 1
+ */
 export const bedroomsCounted = (bedrooms: number): number => Math.max(1, bedrooms);
 const REFERENCE_HEIGHT_M = 2.5;
 const SQUARE_FEET_PER_CFM = 7.3;
@@ -50,6 +53,7 @@ function outdoorShareOf({ detached, outdoorEnvelopeShare }: VentilationRequireme
  * Whole-house ventilation that a home needs, less what its leaks bring in. ASHRAE 62.2, 4.1; the cfm form rules.
  * Qtot = 0.03·A + 7.5·(bedrooms + 1), of at least one bedroom; NL = 1000·(ELA4/A)·(H/2.5)^0.4; Qinf = NL·wsf·A/7.3;
  * fan = Qtot − φ·Qinf·Aext with φ = 1 balanced, else Qinf/Qtot. Flows in m³/h.
+ * @example ventilationRequirement(examples['ventilation.requirement']).totalM3h // 134.4
  * @throws {Refusal} `required`
  */
 export function ventilationRequirement(input: VentilationRequirementInput): VentilationRequirement {
