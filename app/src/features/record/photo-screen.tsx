@@ -91,7 +91,7 @@ function WhatItShows({ photo, subjects, onKeep }: Omit<PairProps, 'photos'>) {
   return (
     <Card
       title="What it shows"
-      right={<OpenButton isOpen={isOpen} label="Shows something else" onToggle={setOpen} />}
+      right={<OpenButton isOpen={isOpen} label="Change" onToggle={setOpen} />}
     >
       <TextField
         label="Caption"
