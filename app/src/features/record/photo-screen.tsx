@@ -89,10 +89,7 @@ function Pair({ photo, photos, subjects, onKeep }: PairProps) {
 function WhatItShows({ photo, subjects, onKeep }: Omit<PairProps, 'photos'>) {
   const [isOpen, setOpen] = useState(false);
   return (
-    <Card
-      title="What it shows"
-      right={<OpenButton isOpen={isOpen} label="Change" onToggle={setOpen} />}
-    >
+    <Card title="What it shows" right={<OpenButton isOpen={isOpen} label="Change" onToggle={setOpen} />}>
       <TextField
         label="Caption"
         maxLength={CAPTION_MAX}
