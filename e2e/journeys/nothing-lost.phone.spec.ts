@@ -54,14 +54,14 @@ test('two tabs without a signal see each other’s entries, and each is sent onc
   const houseId = houseIdOf(page);
   const tab = await page.context().newPage();
   await tab.goto(page.url());
-  await expect(field(tab, 'Place')).toBeVisible();
+  await expect(field(tab, 'Location')).toBeVisible();
   await app.stop();
-  await field(page, 'Place').fill('Northby');
+  await field(page, 'Location').fill('Northby');
   await field(tab, 'Builder').fill('Osk Joinery');
   await expect(field(page, 'Builder')).toHaveValue('Osk Joinery');
-  await expect(field(tab, 'Place')).toHaveValue('Northby');
+  await expect(field(tab, 'Location')).toHaveValue('Northby');
   await tab.reload();
-  await expect(field(tab, 'Place')).toHaveValue('Northby');
+  await expect(field(tab, 'Location')).toHaveValue('Northby');
   await expect(field(tab, 'Builder')).toHaveValue('Osk Joinery');
   await page.close();
   await app.start();
@@ -136,7 +136,7 @@ test('a device whose database never answers says that nothing is kept, and sends
   });
   await page.reload();
   await expect(page.getByText(/Nothing is kept on this device just now/)).toBeVisible();
-  await field(page, 'Place').fill('Northby');
+  await field(page, 'Location').fill('Northby');
   await allSent(page);
   const house = (await recordsOf(app, request, houseId)).find(({ kind }) => kind === 'house')?.record;
   expect(house?.place).toBe('Northby');
@@ -148,7 +148,7 @@ test('a device’s database that is deleted under the page is written anew', asy
   await allSent(page);
   await appIsKept(page);
   await app.stop();
-  await field(page, 'Place').fill('Northby');
+  await field(page, 'Location').fill('Northby');
   await expect(unsent(page)).toBeVisible();
   await page.evaluate(
     () =>
@@ -161,7 +161,7 @@ test('a device’s database that is deleted under the page is written anew', asy
   await field(page, 'Builder').fill('Osk Joinery');
   await expect(page.getByText(/Nothing is kept on this device/)).toHaveCount(0);
   await page.reload();
-  await expect(field(page, 'Place')).toHaveValue('Northby');
+  await expect(field(page, 'Location')).toHaveValue('Northby');
   await expect(field(page, 'Builder')).toHaveValue('Osk Joinery');
   await app.start();
   await allSent(page);
@@ -212,25 +212,25 @@ test('a word in dispute that is typed on ends whole, and one decision settles it
   const houseId = houseIdOf(page);
   const other = await onOtherDevice(browser, page);
   await other.goto(page.url());
-  await expect(field(other, 'Place')).toBeVisible();
+  await expect(field(other, 'Location')).toBeVisible();
   await page.context().setOffline(true);
-  await field(page, 'Place').fill('No');
-  await field(other, 'Place').fill('Southby');
+  await field(page, 'Location').fill('No');
+  await field(other, 'Location').fill('Southby');
   await allSent(other);
   await page.context().setOffline(false);
   const dispute = page.getByText(/was changed on another device/);
   await expect(dispute).toBeVisible();
-  await field(page, 'Place').pressSequentially('rth', { delay: 700 });
-  await field(page, 'Place').pressSequentially('by');
+  await field(page, 'Location').pressSequentially('rth', { delay: 700 });
+  await field(page, 'Location').pressSequentially('by');
   await expect(page.getByText('Yours: “Northby”')).toBeVisible();
   await expect(page.getByText(/Theirs: “Southby”/)).toBeVisible();
   await expect(dispute).toHaveCount(1);
-  await expect(field(page, 'Place')).toHaveValue('Northby');
-  await expect(field(other, 'Place')).toHaveValue('Southby');
+  await expect(field(page, 'Location')).toHaveValue('Northby');
+  await expect(field(other, 'Location')).toHaveValue('Southby');
   await page.getByRole('button', { name: 'Keep mine' }).click();
   await expect(dispute).toHaveCount(0);
   await allSent(page);
-  await expect(field(other, 'Place')).toHaveValue('Northby');
+  await expect(field(other, 'Location')).toHaveValue('Northby');
   const house = (await recordsOf(app, request, houseId)).find(({ kind }) => kind === 'house')?.record;
   expect(house?.place).toBe('Northby');
   await other.close();
@@ -248,7 +248,7 @@ test('a house that another deletes asks once, and comes back with what was enter
   await appIsKept(page);
   const other = await onOtherDevice(browser, page);
   await other.goto(`${house}/edit`);
-  await expect(field(other, 'Place')).toBeVisible();
+  await expect(field(other, 'Location')).toBeVisible();
   await page.route('**/api/**', withoutSignal);
   await page.getByRole('button', { name: 'Add an area' }).click();
   await field(page, 'Name').fill('North wall');
