@@ -10,10 +10,8 @@ const listeners = new Listeners();
 /** What is kept for a form, also under what its operation was called before. */
 function textOf(name: string): string | null {
   const former = Object.keys(FORMER_NAMES).filter((each) => FORMER_NAMES[each] === name);
-  return [name, ...former].reduce<string | null>(
-    (found, each) => found ?? localStorage.getItem(keyOf(each)),
-    null,
-  );
+  const texts = [name, ...former].map((each) => localStorage.getItem(keyOf(each)));
+  return texts.find((text) => text !== null) ?? null;
 }
 
 function read(name: string): unknown {

@@ -280,14 +280,14 @@ function isSameContent(change: Change, { kind, recordId, op, body, parts }: Acce
   );
 }
 
-/** The record, where more than a change that was taken before brought it to where it is. */
-function wherever(
+/** The record, where more than a change that was taken, now or before, brought it to where it is. */
+function beyond(
   { id, baseRevision }: Change,
   revision: number,
   { records }: HouseLedger,
 ): { readonly current?: ReturnType<typeof asKindedRecord> } {
   const record = records.get(id);
-  const isItsOwn = record?.revision === revision && revision === baseRevision + 1;
+  const isItsOwn = record?.revision === revision && (revision === 1 || revision === baseRevision + 1);
   return record === undefined || isItsOwn ? {} : { current: asKindedRecord(record) };
 }
 
@@ -346,7 +346,7 @@ function outcomeOf(change: Change, i: number, ledger: HouseLedger): ChangeOutcom
       outcome: 'already-applied',
       revision,
       changeNumber,
-      ...wherever(change, revision, ledger),
+      ...beyond(change, revision, ledger),
     };
   }
   const house = ledger.records.get(ledger.houseId);
@@ -386,12 +386,11 @@ function outcomeOf(change: Change, i: number, ledger: HouseLedger): ChangeOutcom
     changedBy: ledger.author.name,
     device: ledger.author.device,
   });
-  const isMerged = record.revision > 1 && record.revision !== change.baseRevision + 1;
   return {
     changeId,
     outcome: 'applied',
     revision: record.revision,
     changeNumber,
-    ...(isMerged ? { current: asKindedRecord(record) } : {}),
+    ...beyond(change, record.revision, ledger),
   };
 }

@@ -1,3 +1,4 @@
+import { randomUUID } from 'node:crypto';
 import { buffer } from 'node:stream/consumers';
 import { apiPaths, PICTURE_BYTES_MAX } from '@calvet/contract';
 import { ERRORS, Server as TusServer } from '@tus/server';
@@ -26,6 +27,10 @@ function asProblem(error: unknown): HttpProblem {
   return new HttpProblem(status, status === 413 ? 'picture-too-large' : 'upload-refused', '', body.trim());
 }
 
+/** The id of an upload says of which house it is: nothing is read to find that out. */
+const idIn = (houseId: string | null): string => (houseId === null ? '' : `${houseId}.`) + randomUUID();
+const houseIn = (id: string): string | null => (id.includes('.') ? (id.split('.')[0] ?? null) : null);
+
 /**
  * Takes the pictures of a house in, piece by piece, by the tus protocol 1.0: whoever is cut off asks how much is here, and
  * goes on from there. Each upload says in its metadata, as `sha256`, which picture it brings.
@@ -44,15 +49,15 @@ export function uploadsHandler(pictures: Pictures): RequestHandler {
       const houseId = houseOf(request);
       return `${houseId === null ? apiPaths.formerUploads : apiPaths.uploads(houseId)}/${id}`;
     },
+    namingFunction: (request) => idIn(houseOf(request)),
     onIncomingRequest: async (request, id) => {
-      if (request.method === 'POST' || request.method === 'OPTIONS') return;
-      const { metadata } = await store.incoming.getUpload(id);
-      if ((metadata?.houseId ?? null) !== houseOf(request)) throw ERRORS.FILE_NOT_FOUND;
+      const isNew = request.method === 'POST' || request.method === 'OPTIONS';
+      if (!isNew && houseIn(id) !== houseOf(request)) throw ERRORS.FILE_NOT_FOUND;
     },
-    onUploadCreate: async (request, upload) => {
+    onUploadCreate: async (_request, upload) => {
       pictureNameOf(upload.metadata?.sha256);
       if (!(await store.hasRoomFor(upload.size ?? PICTURE_BYTES_MAX))) throw new NoRoom();
-      return { metadata: { ...upload.metadata, houseId: houseOf(request) } };
+      return {};
     },
     onUploadFinish: async (request, upload) => {
       const bytes = await buffer(store.incoming.read(upload.id));

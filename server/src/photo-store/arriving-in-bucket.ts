@@ -1,6 +1,11 @@
 import type { Readable } from 'node:stream';
 import { buffer } from 'node:stream/consumers';
-import { paginateListObjectsV2, type S3, type _Object as Listed } from '@aws-sdk/client-s3';
+import {
+  paginateListObjectsV2,
+  type ListObjectsV2CommandInput,
+  type S3,
+  type _Object as Listed,
+} from '@aws-sdk/client-s3';
 import { DataStore, ERRORS, Upload } from '@tus/server';
 
 interface Announced {
@@ -73,21 +78,15 @@ export class ArrivingInBucket extends DataStore {
   }
 
   override async deleteExpired(): Promise<number> {
-    const ids = (await this.listed(FOLDER)).flatMap(({ Key = '', LastModified }) => {
-      const isOld = LastModified !== undefined && Date.now() - LastModified.getTime() > this.keptMs;
-      const id = /^arriving\/([^/]+)\/announced$/.exec(Key)?.[1];
-      return isOld && id !== undefined ? [id] : [];
-    });
+    const ids = (await listed(this.s3, { Bucket: this.bucket, Prefix: FOLDER })).flatMap(
+      ({ Key = '', LastModified }) => {
+        const isOld = LastModified !== undefined && Date.now() - LastModified.getTime() > this.keptMs;
+        const id = /^arriving\/([^/]+)\/announced$/.exec(Key)?.[1];
+        return isOld && id !== undefined ? [id] : [];
+      },
+    );
     for (const id of ids) await this.remove(id);
     return ids.length;
-  }
-
-  /** All that is in a folder, however many pages the bucket makes of it. */
-  private async listed(folder: string): Promise<readonly Listed[]> {
-    const found: Listed[] = [];
-    const pages = paginateListObjectsV2({ client: this.s3 }, { Bucket: this.bucket, Prefix: folder });
-    for await (const { Contents = [] } of pages) found.push(...Contents);
-    return found;
   }
 
   private announcedKey(id: string): string {
@@ -114,7 +113,8 @@ export class ArrivingInBucket extends DataStore {
 
   /** The pieces that follow each other without a gap, from the first. */
   private async piecesOf(id: string): Promise<readonly Piece[]> {
-    const found = (await this.listed(`${FOLDER}${id}/`)).flatMap(({ Key = '', Size = 0 }): Piece[] => {
+    const inFolder = await listed(this.s3, { Bucket: this.bucket, Prefix: `${FOLDER}${id}/` });
+    const found = inFolder.flatMap(({ Key = '', Size = 0 }): Piece[] => {
       const offset = Number(Key.split('/').at(-1));
       return Number.isInteger(offset) ? [{ key: Key, offset, size: Size }] : [];
     });
@@ -127,6 +127,13 @@ export class ArrivingInBucket extends DataStore {
     }
     return pieces;
   }
+}
+
+/** All that a bucket lists, however many pages it makes of it. */
+export async function listed(client: S3, asked: ListObjectsV2CommandInput): Promise<readonly Listed[]> {
+  const found: Listed[] = [];
+  for await (const { Contents = [] } of paginateListObjectsV2({ client }, asked)) found.push(...Contents);
+  return found;
 }
 
 const NOT_THERE = new Set(['NoSuchKey', 'NotFound']);

@@ -1,5 +1,5 @@
-import { paginateListObjectsV2, S3, type S3ClientConfig } from '@aws-sdk/client-s3';
-import { ArrivingInBucket, isNotThere } from './arriving-in-bucket';
+import { S3, type S3ClientConfig } from '@aws-sdk/client-s3';
+import { ArrivingInBucket, isNotThere, listed } from './arriving-in-bucket';
 import { NoRoom, PIECES_KEPT_MS, type PhotoStore } from './photo-store';
 
 /** How the makers of buckets say that there is no room. */
@@ -49,11 +49,8 @@ export function openBucketStore({ bucket, client }: BucketOptions): PhotoStore {
       await s3.deleteObject({ Bucket: bucket, Key: keyOf(name) });
     },
     beside: async () => {
-      const names: string[] = [];
-      const pages = paginateListObjectsV2({ client: s3 }, { Bucket: bucket, Prefix: FOLDER, Delimiter: '/' });
-      for await (const { Contents = [] } of pages)
-        for (const { Key = '' } of Contents) names.push(Key.slice(FOLDER.length));
-      return names;
+      const found = await listed(s3, { Bucket: bucket, Prefix: FOLDER, Delimiter: '/' });
+      return found.map(({ Key = '' }) => Key.slice(FOLDER.length));
     },
     // A bucket says so when it is asked to keep something.
     hasRoomFor: () => Promise.resolve(true),

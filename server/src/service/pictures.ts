@@ -1,6 +1,7 @@
 import { createHash } from 'node:crypto';
 import sharp, { type Metadata } from 'sharp';
 import { PICTURE_SIDE_MAX_PX } from '@calvet/contract';
+import { pictureName } from '@calvet/contract/schemas';
 import type { PhotoStore } from '../photo-store/photo-store';
 import type { Database } from '../store/database';
 import { housesShowing } from '../store/records';
@@ -24,7 +25,6 @@ const MEDIA_TYPES: Readonly<Record<string, string>> = {
   webp: 'image/webp',
 };
 const TYPE_UNKNOWN = 'application/octet-stream';
-const PICTURE_NAME = /^[0-9a-f]{64}$/;
 const PIXELS_MAX = PICTURE_SIDE_MAX_PX ** 2;
 
 /** Where pictures are, and the photos that show them. */
@@ -59,25 +59,27 @@ async function bringHome({ db, photos }: Pictures, sha256: string): Promise<void
 /** Brings all that former versions put beside the houses under them. */
 export async function bringAllHome(pictures: Pictures): Promise<void> {
   for (const name of await pictures.photos.beside()) {
-    if (PICTURE_NAME.test(name)) await bringHome(pictures, name);
+    if (pictureName.validate(name).error === undefined) await bringHome(pictures, name);
   }
 }
 
-/** The bytes of a name under a house, wherever a former version put them; null where they are not here. */
-async function bytesIn(
+/** What a look for a picture of a house finds, wherever a former version put it; null where it is not here. */
+async function foundIn<Found>(
   pictures: Pictures,
   principal: Principal,
-  houseId: string,
   sha256: string,
-  nameOf: typeof nameIn,
-): Promise<Buffer | null> {
+  look: (photos: PhotoStore) => Promise<Found | null>,
+): Promise<Found | null> {
   if (!may(principal, 'see', 'photo')) return null;
   const { photos } = pictures;
-  const found = await photos.get(nameOf(houseId, sha256));
+  const found = await look(photos);
   if (found !== null || !(await photos.has(sha256))) return found;
   await bringHome(pictures, sha256);
-  return photos.get(nameOf(houseId, sha256));
+  return look(photos);
 }
+
+const wholeIn = (pictures: Pictures, principal: Principal, houseId: string, sha256: string) =>
+  foundIn(pictures, principal, sha256, (photos) => photos.get(nameIn(houseId, sha256)));
 
 async function looked(bytes: Buffer): Promise<Metadata> {
   try {
@@ -159,7 +161,7 @@ export async function confirmPictures(
 ): Promise<readonly string[]> {
   const held: string[] = [];
   for (const sha256 of sha256s) {
-    const bytes = await bytesIn(pictures, principal, houseId, sha256, nameIn);
+    const bytes = await wholeIn(pictures, principal, houseId, sha256);
     if (bytes !== null && hashOf(bytes) === sha256) held.push(sha256);
   }
   return held;
@@ -190,7 +192,7 @@ export async function readPicture(
   houseId: string,
   sha256: string,
 ): Promise<HandedOut | null> {
-  return handedOut(await bytesIn(pictures, principal, houseId, sha256, nameIn));
+  return handedOut(await wholeIn(pictures, principal, houseId, sha256));
 }
 
 /** The small picture; null where no such picture has arrived. */
@@ -200,7 +202,8 @@ export async function readThumbnail(
   houseId: string,
   sha256: string,
 ): Promise<HandedOut | null> {
-  const bytes = await bytesIn(pictures, principal, houseId, sha256, thumbnailName);
+  const name = thumbnailName(houseId, sha256);
+  const bytes = await foundIn(pictures, principal, sha256, (photos) => photos.get(name));
   // Made here: it need not be looked at again, and a gallery asks for hundreds.
   return bytes === null ? null : { bytes, mediaType: MEDIA_TYPES.jpeg ?? TYPE_UNKNOWN };
 }
@@ -212,10 +215,9 @@ export async function hasPicture(
   houseId: string,
   sha256: string,
 ): Promise<boolean> {
-  if (!may(principal, 'see', 'photo')) return false;
-  const { photos } = pictures;
-  if (await photos.has(nameIn(houseId, sha256))) return true;
-  if (!(await photos.has(sha256))) return false;
-  await bringHome(pictures, sha256);
-  return photos.has(nameIn(houseId, sha256));
+  const name = nameIn(houseId, sha256);
+  const found = await foundIn(pictures, principal, sha256, async (photos) =>
+    (await photos.has(name)) ? name : null,
+  );
+  return found !== null;
 }
