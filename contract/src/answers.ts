@@ -76,13 +76,17 @@ export function isChangesOfHouses(value: unknown): value is ChangesOfHouses {
   return isObject(value) && isPages(value.pages);
 }
 
+const isSummary = (value: unknown): boolean =>
+  isObject(value) && 'latest' in value && 'tightness' in value && isObject(value.envelope);
+
 export function isHousesAnswer(value: unknown): value is HousesAnswer {
   return (
     isObject(value) &&
     isList(value.houses, isRecord) &&
     isObject(value.counters) &&
     isList(Object.values(value.counters), isCount) &&
-    (value.pages === undefined || isPages(value.pages))
+    (value.summaries === undefined ||
+      (isObject(value.summaries) && isList(Object.values(value.summaries), isSummary)))
   );
 }
 

@@ -5,8 +5,6 @@ export const apiPaths = {
   health: `${API}/health`,
   ready: `${API}/ready`,
   houses: `${API}/houses`,
-  /** The list with all that is in the first houses of it, for a device that holds nothing. */
-  housesWithChanges: `${API}/houses?with=changes`,
   deletedHouses: `${API}/houses/deleted`,
   events: `${API}/events`,
   /** What is new in several houses, each since a change number. */

@@ -83,6 +83,8 @@ export {
   type LedgerRecord,
 } from './changes/house-ledger';
 export { house, HOUSE_TARGET_QUANTITIES, type House, type HouseBody, type HouseTarget } from './house/house';
+export { houseSummary, type HouseSummary, type SummarisedHouse } from './house/house-summary';
+export { targetFigure, type Figures, type TargetFigure } from './airtightness/target-figure';
 export {
   area,
   AREA_WORDS,

@@ -94,8 +94,6 @@ export class Device {
         random,
       },
       openLocal: (options) => LocalDatabase.open({ ...options, name: this.name }),
-      // What it holds already is nothing that a list could take from it.
-      isNewDevice: random() < 0.5,
       name: this.name,
       locks: this.locks,
       channel: channel as unknown as Channel,

@@ -1,4 +1,4 @@
-import type { PagesByHouse, RecordBase } from '@calvet/contract';
+import type { HouseSummary, PagesByHouse, RecordBase } from '@calvet/contract';
 
 /** Members of all answers of the API together; a test looks at those that it expects. */
 export interface AnswerBody {
@@ -17,6 +17,7 @@ export interface AnswerBody {
   }[];
   readonly houses: readonly RecordBase[];
   readonly pages: PagesByHouse;
+  readonly summaries: Readonly<Record<string, HouseSummary>>;
   readonly upTo: number;
   readonly more: boolean;
   readonly dewPointC: number;

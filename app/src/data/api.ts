@@ -55,8 +55,7 @@ export interface ApiOptions {
 
 /** The one door to the server. Every answer is checked for what it must be. */
 export interface Api {
-  /** The list, with all that is in the first houses of it where that is wanted. */
-  readonly houses: (withChanges?: boolean) => Promise<HousesAnswer>;
+  readonly houses: () => Promise<HousesAnswer>;
   readonly deletedHouses: () => Promise<DeletedHousesAnswer>;
   /** What is new in several houses, of as many as go into one answer. */
   readonly changesOf: (since: ReadonlyMap<string, number>) => Promise<ChangesOfHouses>;
@@ -202,8 +201,7 @@ export function createApi(options: ApiOptions): Api {
   }
 
   return {
-    houses: (withChanges = false) =>
-      answer(withChanges ? apiPaths.housesWithChanges : apiPaths.houses, isHousesAnswer),
+    houses: () => answer(apiPaths.houses, isHousesAnswer),
     deletedHouses: () => answer(apiPaths.deletedHouses, isDeletedHousesAnswer),
     changesOf: (since) => answer(apiPaths.changesOf(since), isChangesOfHouses),
     changesSince: (houseId, since) => answer(`${apiPaths.changes(houseId)}?since=${since}`, isChangesPage),

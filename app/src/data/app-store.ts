@@ -1,6 +1,6 @@
 import { createApi } from './api';
 import { deviceClock } from './clock';
-import { deviceId, isNewDevice } from './device';
+import { deviceId } from './device';
 import { LocalDatabase } from './local-database';
 import { authorOnDevice } from './preferences';
 import { askToPersist } from './space';
@@ -21,7 +21,6 @@ function openAppStore(): Store {
       now: deviceClock.now,
     }),
     clock: deviceClock,
-    isNewDevice,
     openLocal: typeof indexedDB === 'undefined' ? null : (options) => LocalDatabase.open(options),
     name: NAME,
     locks: (navigator as Partial<Navigator>).locks ?? null,

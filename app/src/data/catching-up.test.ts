@@ -14,9 +14,8 @@ const copy: HouseCopy = { upTo: 3, records: new Map([[house.id, { kind: 'house',
 /** A device that holds a house, and a server that knows none unless it is told otherwise. */
 function device(
   changesSince?: (houseId: string, since: number) => Promise<ChangesPage>,
-  more: Partial<Pick<Api, 'houses' | 'changesOf'>> & { readonly isNewDevice?: boolean } = {},
+  more: Partial<Pick<Api, 'houses' | 'changesOf'>> = {},
 ) {
-  const { isNewDevice = false, ...answers } = more;
   let ids = 0;
   const outbox = new Outbox({
     post: () => undefined,
@@ -41,12 +40,11 @@ function device(
       houses: () => Promise.reject(unknown),
       changesOf: () => Promise.reject(unknown),
       changesSince: changesSince ?? (() => Promise.reject(unknown)),
-      ...answers,
+      ...more,
     },
     clock: deviceClock,
     copies,
     outbox,
-    isNewDevice,
     settled: Promise.resolve(),
     onReached: () => undefined,
     onUnreachable: () => undefined,
@@ -164,22 +162,4 @@ test('a server that knows less of one house among several is told what it lost o
   });
   await catchingUp.refreshEach([house.id, 'b']);
   expect(told.flat().map(({ id, op }) => [id, op])).toEqual([[house.id, 'update']]);
-});
-
-test('the first list of a new device brings along what is in it; what is held already and newer stays', async () => {
-  const asked: (boolean | undefined)[] = [];
-  const { catchingUp, copies } = device(undefined, {
-    isNewDevice: true,
-    houses: (withChanges) => {
-      asked.push(withChanges);
-      const counters = { [house.id]: 3, other: 2 };
-      const pages = { [house.id]: { ...pageOf(house.id, 0, 1), upTo: 1 }, other: pageOf('other', 0, 2) };
-      return Promise.resolve({ houses: [house], counters, ...(withChanges === true ? { pages } : {}) });
-    },
-  });
-  await catchingUp.refreshHouses();
-  await catchingUp.refreshHouses();
-  expect(asked).toEqual([true, false]);
-  expect(copies.of('other').upTo).toBe(2);
-  expect(copies.recordOf(house.id, house.id)?.record).toEqual(house);
 });

@@ -1,9 +1,10 @@
-import { HOUSES_ASKED_MAX, type ChangesPage, type House, type News } from '@calvet/contract';
+import { HOUSES_ASKED_MAX, type ChangesPage, type News } from '@calvet/contract';
 import { lostByServer } from './after-restore';
 import { ApiProblem, Unreachable, type Api } from './api';
 import { NextCall, type Clock } from './clock';
 import type { Copies } from './copies';
 import { EMPTY_COPY, withRecords, type HouseCopy } from './house-copy';
+import type { ToldHouses } from './house-summaries';
 import type { Outbox } from './outbox';
 import { waitingIn } from './outbox-rules';
 import type { Wish } from './store-options';
@@ -20,13 +21,11 @@ interface CatchingUpOptions {
   readonly clock: Clock;
   readonly copies: Copies;
   readonly outbox: Outbox;
-  /** True on a device that holds nothing: the list brings along what it can. */
-  readonly isNewDevice: boolean;
   /** Settles once what the device kept is here. */
   readonly settled: Promise<void>;
   readonly onReached: () => void;
   readonly onUnreachable: () => void;
-  readonly onHouses: (houses: readonly House[]) => void;
+  readonly onHouses: (told: ToldHouses) => void;
   /** The server lost something of a house; this tab does not send, and leaves it to the one that does. */
   readonly onLost: (houseId: string) => void;
   /** What the server lost is sent again, upon what it has. */
@@ -51,14 +50,12 @@ class Once<T> {
 /** Brings what this device holds up to date with the server, by as few requests as that takes. */
 export class CatchingUp {
   private askedAt = -Infinity;
-  private holdsNothing: boolean;
   private onMissed: () => void = () => undefined;
   private readonly nextLook: NextCall;
   private readonly houses = new Once((houseId) => this.bring(houseId));
   private readonly lost = new Once((houseId) => this.tellWhatWasLost(houseId));
 
   constructor(private readonly options: CatchingUpOptions) {
-    this.holdsNothing = options.isNewDevice;
     this.nextLook = new NextCall(options.clock, () => this.onMissed());
   }
 
@@ -90,22 +87,21 @@ export class CatchingUp {
   }
 
   /**
-   * Every house on the server, in one request, with how far each has come: what is held here and has fallen behind is
-   * fetched, and nothing else is asked for.
+   * Every house on the server and what a list says of it, in one request, with how far each has come: what is held here and
+   * has fallen behind is fetched, and nothing else is asked for.
    */
-  readonly refreshHouses = async (): Promise<readonly House[]> => {
+  readonly refreshHouses = async (): Promise<ToldHouses> => {
     const { api, clock, copies, settled, onReached, onUnreachable, onHouses } = this.options;
     this.askedAt = clock.now();
     try {
-      const { houses, counters, pages = {} } = await api.houses(this.holdsNothing);
-      this.holdsNothing = false;
+      const { houses, counters, summaries = {} } = await api.houses();
+      const told = { houses, summaries };
       onReached();
-      onHouses(houses);
+      onHouses(told);
       await settled;
-      for (const [id, { records, upTo }] of Object.entries(pages)) copies.take(id, records, upTo);
       const behind = [...copies.all()].filter(([id, { upTo }]) => (counters[id] ?? 0) !== upTo);
       await this.refreshEach(behind.map(([id]) => id)).catch(() => undefined);
-      return houses;
+      return told;
     } catch (error) {
       if (error instanceof Unreachable) onUnreachable();
       throw error;

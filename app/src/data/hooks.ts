@@ -2,6 +2,7 @@ import {
   RESTORABLE_MS,
   type Bodies,
   type House,
+  type HouseSummary,
   type Kind,
   type KindedRecord,
   type RecordBase,
@@ -10,6 +11,7 @@ import {
 import { useEffect, useMemo, useState, useSyncExternalStore } from 'react';
 import useSWR from 'swr';
 import { notStored, withPending, type HouseCopy, type HouseView } from './house-copy';
+import { summaryOf, type ToldHouses } from './house-summaries';
 import type { KeptIn } from './keeping';
 import type { OutboxState } from './outbox';
 import { waitingIn } from './outbox-rules';
@@ -31,7 +33,7 @@ function useHouseList() {
   const { following } = store;
   const hears = following?.hears ?? nobody;
   const isHeard = useSyncExternalStore(following?.subscribe ?? never, hears, hears);
-  const answer = useSWR<readonly House[], Error>(HOUSES_KEY, store.refreshHouses, {
+  const answer = useSWR<ToldHouses, Error>(HOUSES_KEY, store.refreshHouses, {
     refreshInterval: isHeard ? ASK_ANYWAY_MS : ASK_MS,
   });
   const { mutate } = answer;
@@ -129,7 +131,7 @@ export function useHouses(): Loaded<readonly House[]> {
   const copies = useCopies();
   const state = useOutbox();
   const houses = useMemo(() => {
-    const listed = told ?? (keptIn === 'opening' ? null : store.knownHouses());
+    const listed = (told ?? (keptIn === 'opening' ? null : store.knownHouses()))?.houses ?? null;
     const waits = [...state.pending, ...state.troubled].some(({ change }) => change.kind === 'house');
     const isKnown = listed !== null || waits || copies.size > 0;
     return isKnown ? withNewerHouses(listed ?? [], copies, state) : undefined;
@@ -137,24 +139,21 @@ export function useHouses(): Loaded<readonly House[]> {
   return { data: houses, error: houses === undefined ? error : undefined, retry: () => void mutate() };
 }
 
-/** Houses with their areas and tests, by id, as far as they are here. */
-export function useHouseViews(houses: readonly House[]): ReadonlyMap<string, HouseView> {
+/** What a list says of houses, by id: of those that are held here by what is held, of others as the server told it. */
+export function useHouseSummaries(houses: readonly House[]): ReadonlyMap<string, HouseSummary> {
   const store = useStore();
-  const isRead = useKeptIn() !== 'opening';
+  const { data } = useHouseList();
+  const keptIn = useKeptIn();
   const copies = useCopies();
   const state = useOutbox();
-  const isHere = (id: string): boolean => copies.has(id) || viewWithWaiting(undefined, id, state) != null;
-  const missing = houses.flatMap(({ id }) => (isHere(id) ? [] : [id]));
-  useSWR<void, Error>(isRead && missing.length > 0 ? ['houses not here', ...missing] : null, () =>
-    store.refreshEach(missing),
-  );
+  const told = data ?? (keptIn === 'opening' ? null : store.knownHouses());
   return useMemo(() => {
-    const views = houses.map(({ id }): [string, HouseView | null | undefined] => [
-      id,
-      viewWithWaiting(copies.get(id), id, state),
-    ]);
-    return new Map(views.filter((pair): pair is [string, HouseView] => pair[1] != null));
-  }, [copies, state, houses]);
+    const summaries = houses.map(({ id }): [string, HouseSummary | undefined] => {
+      const view = viewWithWaiting(copies.get(id), id, state);
+      return [id, view == null ? told?.summaries[id] : summaryOf(view)];
+    });
+    return new Map(summaries.filter((pair): pair is [string, HouseSummary] => pair[1] !== undefined));
+  }, [copies, state, houses, told]);
 }
 
 /** True where what is entered outlives this page. */

@@ -10,6 +10,7 @@ import type { Pending, Troubled } from './outbox-rules';
 
 let count = 0;
 const everyStore = ['copies', 'entries', 'lists', 'outbox', 'pictures', 'records', 'taken', 'uploads'];
+const listOf = (...houses: Partial<House>[]) => ({ houses: houses as House[], summaries: {} });
 const freshName = () => `test-${count++}`;
 const rewriteNothing = () => undefined;
 const neverFails = (trouble: unknown, error: unknown) => {
@@ -41,7 +42,7 @@ test('what was kept is there again, newest state of each record', async () => {
   const local = await open(name);
   local.keepCopy({ houseId: 'h', upTo: 3 }, [area('a', 'Wall'), area('b', 'Roof')]);
   local.keepCopy({ houseId: 'h', upTo: 5 }, [area('a', 'West wall')]);
-  local.keepHouses([{ id: 'h', name: 'Byre' } as House]);
+  local.keepHouses(listOf({ id: 'h', name: 'Byre' }));
   await local.settled();
   local.close();
 
@@ -53,7 +54,7 @@ test('what was kept is there again, newest state of each record', async () => {
     'West wall',
     'Roof',
   ]);
-  expect(kept.houses?.map((house) => house.name)).toEqual(['Byre']);
+  expect(kept.houses?.houses.map((house) => house.name)).toEqual(['Byre']);
   again.close();
 });
 
@@ -85,12 +86,12 @@ test('a failure to keep is told, and does not stop what comes after', async () =
     onTrouble: (_trouble, error) => failures.push(error),
     name: freshName(),
   });
-  local.keepHouses([{ id: 'h', name: (() => 1) as unknown as string } as House]);
+  local.keepHouses(listOf({ id: 'h', name: (() => 1) as unknown as string }));
   await local.settled();
   expect(failures).toHaveLength(1);
-  local.keepHouses([]);
+  local.keepHouses(listOf());
   await local.settled();
-  expect((await local.load()).houses).toEqual([]);
+  expect((await local.load()).houses?.houses).toEqual([]);
   local.close();
 });
 
@@ -257,16 +258,16 @@ test('without room what was entered waits in order, is told, and is kept when th
   const settle = async () => {
     for (let i = 0; i < 20; i++) await new Promise((resolve) => setImmediate(resolve));
   };
-  local.keepHouses([{ id: 'h', name: 'Byre' } as House]);
+  local.keepHouses(listOf({ id: 'h', name: 'Byre' }));
   await settle();
-  local.keepHouses([{ id: 'h', name: 'Barn' } as House]);
+  local.keepHouses(listOf({ id: 'h', name: 'Barn' }));
   await settle();
   expect(told).toEqual([false, false]);
   put.mockRestore();
   jest.advanceTimersByTime(10_000);
   await settle();
   expect(told.at(-1)).toBe(true);
-  expect((await local.load()).houses?.map((house) => house.name)).toEqual(['Barn']);
+  expect((await local.load()).houses?.houses.map((house) => house.name)).toEqual(['Barn']);
   jest.useRealTimers();
   local.close();
 });
@@ -283,7 +284,7 @@ test('one timer for all that waits for room, however much is entered meanwhile',
     for (let i = 0; i < 20; i++) await new Promise((resolve) => setImmediate(resolve));
   };
   for (let i = 0; i < 20; i++) {
-    local.keepHouses([]);
+    local.keepHouses(listOf());
     await settle();
   }
   const entered = commits;

@@ -1,6 +1,7 @@
-import type { House, KindedRecord } from '@calvet/contract';
+import type { KindedRecord } from '@calvet/contract';
 import { openDB, unwrap, type IDBPTransaction } from 'idb';
 import { v7 } from 'uuid';
+import type { ToldHouses } from './house-summaries';
 import {
   entriesIn,
   inSendingOrder,
@@ -169,7 +170,7 @@ export class LocalDatabase {
       records: records.map((record) => ({ ...record, item: presentRecord(record.item) })),
       outbox: inSendingOrder(outbox),
       entries,
-      houses: list?.houses ?? null,
+      houses: list === undefined ? null : { houses: list.houses, summaries: list.summaries ?? {} },
       uploads,
       taken,
     };
@@ -256,8 +257,8 @@ export class LocalDatabase {
     });
   }
 
-  keepHouses(houses: readonly House[]): void {
-    this.gather((tx) => void tx.objectStore('lists').put({ name: 'houses', houses }), true);
+  keepHouses(told: ToldHouses): void {
+    this.gather((tx) => void tx.objectStore('lists').put({ name: 'houses', ...told }), true);
   }
 
   keepUploads(uploads: readonly KeptUpload[]): void {

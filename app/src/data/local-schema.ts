@@ -6,6 +6,7 @@ import {
   type KindedRecord,
 } from '@calvet/contract';
 import type { DBSchema, IDBPDatabase, IDBPTransaction, StoreNames } from 'idb';
+import type { ToldHouses } from './house-summaries';
 import type { Entry, Pending, Troubled } from './outbox-rules';
 
 /** How far a house's records on this device go, and by which writing. */
@@ -58,6 +59,8 @@ export interface KeptUpload extends PictureOfHouse {
 interface KeptList {
   readonly name: 'houses';
   readonly houses: readonly House[];
+  /** What was kept by former versions has none. */
+  readonly summaries?: ToldHouses['summaries'];
 }
 
 export interface LocalSchema extends DBSchema {
@@ -125,7 +128,7 @@ export interface KeptWaiting {
 export interface Kept extends KeptWaiting {
   readonly copies: readonly KeptCopy[];
   readonly records: readonly KeptRecord[];
-  readonly houses: readonly House[] | null;
+  readonly houses: ToldHouses | null;
   readonly uploads: readonly KeptUpload[];
   /** Ids of the houses that are taken along. */
   readonly taken: readonly string[];

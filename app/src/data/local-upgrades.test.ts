@@ -42,6 +42,7 @@ test('a device that comes from the first version keeps what it had not sent, and
   const { isSealed: _isSealed, ...first } = pending;
   await old.put('outbox', { changeId: 'c', order: 0, waiting: first });
   await old.put('copies', { houseId: 'h', upTo: 7 });
+  await old.put('lists', { name: 'houses', houses: [{ id: 'h', name: 'Byre' }] });
   old.close();
 
   const local = await open('first');
@@ -49,6 +50,7 @@ test('a device that comes from the first version keeps what it had not sent, and
   // Which of its changes had left, it did not note.
   expect(restoredFrom(kept.outbox).pending).toEqual([pending]);
   expect(kept.copies).toEqual([{ houseId: 'h', upTo: 7 }]);
+  expect(kept.houses).toEqual({ houses: [{ id: 'h', name: 'Byre' }], summaries: {} });
   expect([kept.uploads, kept.taken]).toEqual([[], []]);
   local.close();
 });

@@ -20,8 +20,6 @@ export interface Wish {
 export interface StoreOptions {
   readonly api: Api;
   readonly clock: Clock;
-  /** True where this device holds nothing yet. */
-  readonly isNewDevice?: boolean;
   /** Opens the device's own database; null where there is none. */
   readonly openLocal: ((options: Parameters<typeof LocalDatabase.open>[0]) => Promise<LocalDatabase>) | null;
   /** Tabs of one name share a device. */

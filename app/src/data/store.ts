@@ -1,4 +1,4 @@
-import type { BodyChange, House, PhotoSubject } from '@calvet/contract';
+import type { BodyChange, PhotoSubject } from '@calvet/contract';
 import { v7 } from 'uuid';
 import type { ReadyPicture } from '../picture/messages';
 import { answeredRecord } from './answered-record';
@@ -7,6 +7,7 @@ import { Copies } from './copies';
 import { EntryTimes } from './entry-times';
 import { Following } from './following';
 import { copiesOf, type HouseCopy } from './house-copy';
+import type { ToldHouses } from './house-summaries';
 import { Keeping } from './keeping';
 import type { LocalDatabase } from './local-database';
 import type { Kept, KeptUpload, KeptWaiting, PictureOfHouse } from './local-schema';
@@ -87,7 +88,6 @@ export function createStore(options: StoreOptions) {
     clock,
     copies,
     outbox,
-    isNewDevice: options.isNewDevice ?? false,
     settled: keeping.settled,
     onReached: () => {
       reachability.worked();
@@ -128,7 +128,7 @@ export function createStore(options: StoreOptions) {
   const typing = new Typing();
   const entryTimes = new EntryTimes(clock);
   let isClosed = false;
-  let houses: readonly House[] | null = null;
+  let houses: ToldHouses | null = null;
   function takeUp(kept: Kept): void {
     entryTimes.follow([
       ...kept.outbox.map(({ waiting }) => waiting.change),
@@ -340,9 +340,8 @@ export function createStore(options: StoreOptions) {
     },
 
     /** The list of houses as it was last told; null before. */
-    knownHouses: (): readonly House[] | null => houses,
+    knownHouses: (): ToldHouses | null => houses,
     refreshHouse: catchingUp.refreshHouse,
-    refreshEach: catchingUp.refreshEach,
     refreshHouses: catchingUp.refreshHouses,
     writeAll,
     tryNow,

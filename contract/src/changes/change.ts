@@ -1,4 +1,5 @@
 import type { House } from '../house/house';
+import type { HouseSummary } from '../house/house-summary';
 import type { Bodies, Kind, KindedRecord } from '../kinds';
 import type { FieldRefusal } from '../refusal-of';
 import type { PartChange } from './parts';
@@ -102,8 +103,8 @@ export interface HousesAnswer {
   readonly houses: readonly House[];
   /** Number of the last change of each house, deleted ones too: whoever holds fewer may fetch what is new. */
   readonly counters: Readonly<Record<string, number>>;
-  /** With `?with=changes`: all that is in the first houses of the list, as many as go into one answer. */
-  readonly pages?: PagesByHouse;
+  /** What the list says of each house; nothing of one whose records do not add up. */
+  readonly summaries?: Readonly<Record<string, HouseSummary>>;
 }
 
 /**

@@ -5,6 +5,7 @@ import Joi from 'joi';
 import { acceptChanges } from '../service/accept-changes';
 import type { ChangeWatch } from '../service/change-watch';
 import type { Compute } from '../service/computing';
+import { HouseSummaries } from '../service/house-summaries';
 import { readChanges, readChangesOf, readDeletedHouses, readHouses } from '../service/read-changes';
 import { ping, type Database } from '../store/database';
 import type { PhotoStore } from '../photo-store/photo-store';
@@ -156,8 +157,9 @@ export function apiRouter({
     response.json({ status: 'ready' });
   });
   router.use(recognise(recognisedBy));
-  router.get('/houses', async (request, response) => {
-    response.json(await readHouses(db, whoAsks(response), request.query.with === 'changes'));
+  const summaries = new HouseSummaries(db);
+  router.get('/houses', async (_request, response) => {
+    response.json(await readHouses(db, whoAsks(response), summaries));
   });
   router.get('/houses/deleted', async (_request, response) => {
     response.json(await readDeletedHouses(db, whoAsks(response)));

@@ -82,27 +82,3 @@ test.each([
   const { status, body } = await ask(`${server.url}/api/v1/changes?since=${list}`);
   expect([status, body.code, body.field]).toEqual([400, 'malformed-list', 'since']);
 });
-
-test('the list brings along what is in its houses where that is wanted, and nothing else where not', async () => {
-  const area = change({});
-  await post(area, change({ id: area.id, op: 'delete', baseRevision: 1 }));
-  const gone = v7();
-  await ask(`${server.url}${apiPaths.changes(gone)}`, {
-    json: {
-      changes: [createHouse(gone), change({ kind: 'house', id: gone, op: 'delete', baseRevision: 1 })],
-    },
-  });
-  const plain = (await ask(`${server.url}${apiPaths.houses}`)).body;
-  expect(plain.pages).toBeUndefined();
-  const { houses, pages } = (await ask(`${server.url}${apiPaths.housesWithChanges}`)).body;
-  expect(houses).toEqual(plain.houses);
-  const listed = houses.map(({ id }) => id);
-  expect(Object.keys(pages).filter((id) => !listed.includes(id))).toEqual([]);
-  expect(listed).not.toContain(gone);
-  const count = Object.values(pages).reduce((sum, { records }) => sum + records.length, 0);
-  expect(count).toBeLessThanOrEqual(CHANGES_TOGETHER_MAX);
-  for (const [id, page] of Object.entries(pages)) {
-    expect(page).toEqual((await ask(`${server.url}${apiPaths.changes(id)}?since=0`)).body);
-  }
-  expect(pages[houseId]?.records.at(-1)?.record.deletedAt).toMatch(/^\d{4}-/);
-});

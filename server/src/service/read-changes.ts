@@ -22,6 +22,7 @@ import {
   type ChangeRange,
 } from '../store/records';
 import { UnknownHouse } from './accept-changes';
+import type { HouseSummaries } from './house-summaries';
 import { may, type Principal } from './rights';
 
 /** Records of every kind that somebody may see, whose last change lies in these ranges, the earliest change of each house first. */
@@ -90,24 +91,21 @@ async function pagesOf(
   );
 }
 
-/**
- * Every house that is not deleted, by name, and how far each house has come; where it is wanted, with all that is in the
- * first of them.
- */
+/** Every house that is not deleted, by name, with how far it has come and what a list says of it. */
 export async function readHouses(
   db: Database,
   principal: Principal,
-  withChanges = false,
+  summaries: HouseSummaries,
 ): Promise<HousesAnswer> {
-  if (!may(principal, 'see', 'house'))
-    return { houses: [], counters: {}, ...(withChanges ? { pages: {} } : {}) };
+  if (!may(principal, 'see', 'house')) return { houses: [], counters: {}, summaries: {} };
   // The counters first: what comes between is fetched once more, and nothing is passed over.
   const counters = await allCounters(db);
-  const houses = await allHouses(db);
-  const answer = { houses: houses.map(asHouse), counters: Object.fromEntries(counters) };
-  if (!withChanges) return answer;
-  const wanted = houses.map(({ id }) => ({ houseId: id, since: 0, upTo: counters.get(id) ?? 0 }));
-  return { ...answer, pages: await pagesOf(db, principal, wanted) };
+  const houses = (await allHouses(db)).map(asHouse);
+  return {
+    houses,
+    counters: Object.fromEntries(counters),
+    summaries: await summaries.of(principal, houses, counters),
+  };
 }
 
 /** What is new in several houses, each since a change number, of as many as go into one answer. */

@@ -5,7 +5,7 @@ import { figure } from '../../ui/format';
 import { LineMark } from '../../ui/line-mark';
 import { Text } from '../../ui/text';
 import { rem, space } from '../../ui/tokens';
-import { targetFigure } from './target-figure';
+import { targetFigure } from '@calvet/contract';
 import { Verdict } from './verdict';
 import { DIRECTED, targetWords } from './words';
 

@@ -20,7 +20,7 @@ import { Screen } from '../shell/screen';
 import { Empty } from '../shell/states';
 import { AnswerLine } from './answer-line';
 import { FitChartOnDemand } from './fit-chart-on-demand';
-import { targetFigure } from './target-figure';
+import { targetFigure } from '@calvet/contract';
 import { useAddTest } from './use-add-test';
 import { Verdict } from './verdict';
 import { targetWords } from './words';

@@ -14,7 +14,7 @@ import { Card, Rule } from '../../ui/card';
 import { decimals, figure } from '../../ui/format';
 import { Text } from '../../ui/text';
 import { space } from '../../ui/tokens';
-import type { Figures } from './target-figure';
+import type { Figures } from '@calvet/contract';
 import { DIRECTION_WORDS, targetWords } from './words';
 
 interface ItemProps {

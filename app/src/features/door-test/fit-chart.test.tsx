@@ -7,7 +7,7 @@ import { AnswerLine } from './answer-line';
 import { FindingsCard } from './findings-card';
 import { FiguresGrid } from './figures-grid';
 import { FitChart } from './fit-chart';
-import type { Figures } from './target-figure';
+import type { Figures } from '@calvet/contract';
 import { setPreferences } from '../../data/preferences';
 
 const house = houseWith();

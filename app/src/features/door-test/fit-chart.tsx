@@ -16,7 +16,7 @@ import { usePreferences } from '../../data/preferences';
 import { Text } from '../../ui/text';
 import { usePalette } from '../../ui/theme';
 import { fonts } from '../../ui/tokens';
-import type { Figures } from './target-figure';
+import type { Figures } from '@calvet/contract';
 
 const MARGIN = { top: 10, right: 14, bottom: 24, left: 54 };
 const STEPS = 32;

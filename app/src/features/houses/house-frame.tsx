@@ -2,7 +2,7 @@ import { Slot, useGlobalSearchParams, useRouter } from 'expo-router';
 import { createContext, use } from 'react';
 import { StyleSheet, View } from 'react-native';
 import type { HouseView } from '../../data/house-copy';
-import { useHouse, useHouses, useHouseViews } from '../../data/hooks';
+import { useHouse, useHouses, useHouseSummaries } from '../../data/hooks';
 import { Button } from '../../ui/button';
 import { useKeypad } from '../../ui/keypad/keypad';
 import { Text } from '../../ui/text';
@@ -16,7 +16,6 @@ import { Screen } from '../shell/screen';
 import { SideColumn } from '../shell/side-column';
 import { Empty, Failed, Loading } from '../shell/states';
 import { HouseRow } from './house-row';
-import { summaryOf } from './house-summary';
 
 /** Widths of what stands beside the page. */
 const NARROW = 264;
@@ -34,7 +33,7 @@ export function useHouseView(): HouseView {
 function HousesColumn({ houseId }: { readonly houseId: string }) {
   const router = useRouter();
   const { data: houses = [] } = useHouses();
-  const views = useHouseViews(houses);
+  const summaries = useHouseSummaries(houses);
   const add = (
     <Button
       kind="quiet"
@@ -47,18 +46,15 @@ function HousesColumn({ houseId }: { readonly houseId: string }) {
   return (
     <SideColumn title="Houses" width={NARROW} action={add}>
       <View style={styles.list}>
-        {houses.map((house) => {
-          const view = views.get(house.id);
-          return (
-            <HouseRow
-              key={house.id}
-              house={house}
-              summary={view === undefined ? undefined : summaryOf(view)}
-              isCompact
-              isChosen={house.id === houseId}
-            />
-          );
-        })}
+        {houses.map((house) => (
+          <HouseRow
+            key={house.id}
+            house={house}
+            summary={summaries.get(house.id)}
+            isCompact
+            isChosen={house.id === houseId}
+          />
+        ))}
       </View>
     </SideColumn>
   );

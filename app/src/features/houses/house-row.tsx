@@ -1,4 +1,4 @@
-import { STAGE_WORDS, type House } from '@calvet/contract';
+import { STAGE_WORDS, type House, type HouseSummary } from '@calvet/contract';
 import { StyleSheet, View } from 'react-native';
 import { usePreferences } from '../../data/preferences';
 import { day, figure, resistance } from '../../ui/format';
@@ -9,7 +9,6 @@ import { rem, space } from '../../ui/tokens';
 import { NotTested, Verdict } from '../door-test/verdict';
 import { targetWords } from '../door-test/words';
 import { reservationOn } from '../fill/envelope-words';
-import type { HouseSummary } from './house-summary';
 
 interface HouseRowProps {
   readonly house: House;

@@ -2,7 +2,7 @@ import type { House } from '@calvet/contract';
 import { useRouter } from 'expo-router';
 import { useMemo, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
-import { useHouses, useHouseViews } from '../../data/hooks';
+import { useHouses, useHouseSummaries } from '../../data/hooks';
 import { Button } from '../../ui/button';
 import { TextField } from '../../ui/field';
 import { Text } from '../../ui/text';
@@ -11,7 +11,7 @@ import { DeletedLink } from '../deleted/deleted-link';
 import { Screen } from '../shell/screen';
 import { Empty, Failed, Loading } from '../shell/states';
 import { HouseRow } from './house-row';
-import { headlineOf, summaryOf } from './house-summary';
+import { headlineOf } from './headline';
 import { NameCard } from './name-card';
 import { HousesTable, type HouseLine } from './houses-table';
 
@@ -19,14 +19,10 @@ import { HousesTable, type HouseLine } from './houses-table';
 const FILTER_FROM = 8;
 
 function useLines(houses: readonly House[]): readonly HouseLine[] {
-  const views = useHouseViews(houses);
+  const summaries = useHouseSummaries(houses);
   return useMemo(
-    () =>
-      houses.map((house) => {
-        const view = views.get(house.id);
-        return { house, summary: view === undefined ? undefined : summaryOf(view) };
-      }),
-    [houses, views],
+    () => houses.map((house) => ({ house, summary: summaries.get(house.id) })),
+    [houses, summaries],
   );
 }
 
@@ -52,7 +48,7 @@ function HousesList({ houses }: { readonly houses: readonly House[] }) {
           : ' '}
       </Text>
       {houses.length >= FILTER_FROM && (
-        <TextField label="Find a house by name, place or builder" value={filter} onChange={setFilter} />
+        <TextField label="Find a house by name, location or builder" value={filter} onChange={setFilter} />
       )}
       {shown.length === 0 && <Text tone="soft">No house is called that.</Text>}
       {isWide ? (

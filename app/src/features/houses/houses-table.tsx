@@ -1,4 +1,4 @@
-import { STAGE_WORDS, type House } from '@calvet/contract';
+import { STAGE_WORDS, type House, type HouseSummary } from '@calvet/contract';
 import { unitOf, type UnitSystem } from '@calvet/core';
 import { useMemo } from 'react';
 import { StyleSheet } from 'react-native';
@@ -9,7 +9,6 @@ import { Text } from '../../ui/text';
 import { NotTested, Verdict } from '../door-test/verdict';
 import { targetWords } from '../door-test/words';
 import { reservationOn } from '../fill/envelope-words';
-import type { HouseSummary } from './house-summary';
 
 export interface HouseLine {
   readonly house: House;

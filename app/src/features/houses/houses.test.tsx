@@ -6,7 +6,8 @@ import { renderInTheme } from '../../../test/in-theme';
 import { areaWith, goodReadings, houseWith, testWith } from '../../../test/records';
 import { halfFilled, keepHalfFilled } from '../../data/half-filled';
 import { EMPTY_HOUSE, HouseForm, houseDraftOf, houseResolver, type HouseDraft } from './house-form';
-import { headlineOf, summaryOf } from './house-summary';
+import { summaryOf } from '../../data/house-summaries';
+import { headlineOf } from './headline';
 import { HousesTable, type HouseLine } from './houses-table';
 
 const mockNavigate = jest.fn();

@@ -1,8 +1,9 @@
-import { STAGE_WORDS, AREA_WORDS, type Area, type House } from '@calvet/contract';
+import { AREA_WORDS, STAGE_WORDS, type Area, type House, type HouseSummary } from '@calvet/contract';
 import { unitOf } from '@calvet/core';
 import { useRouter } from 'expo-router';
 import { StyleSheet, View } from 'react-native';
 import type { HouseView } from '../../data/house-copy';
+import { summaryOf } from '../../data/house-summaries';
 import { usePreferences } from '../../data/preferences';
 import { Button } from '../../ui/button';
 import { Card, Rule } from '../../ui/card';
@@ -22,7 +23,6 @@ import { useAddArea } from '../fill/use-add-area';
 import { DeletedLink } from '../deleted/deleted-link';
 import { TakeAlongLine } from '../device/take-along-line';
 import { Screen } from '../shell/screen';
-import { summaryOf, type HouseSummary } from '../houses/house-summary';
 
 function answer({ house, tests, areas }: HouseView, { tightness }: HouseSummary): string {
   if (areas.length === 0) return 'Start with the areas of the envelope';

@@ -1,6 +1,8 @@
-import type { HouseBody, TestFigures } from '@calvet/contract';
 import { relativeInterval, sizeNeededBy, type Direction } from '@calvet/core';
+import type { HouseBody } from '../house/house';
+import type { TestFigures } from './test-figures';
 
+/** Figures of a test that has them. */
 export type Figures = Extract<TestFigures, { state: 'figures' }>;
 
 /** A test's figure in the quantity of the house's target, with its bounds; SI. */
