@@ -1,4 +1,4 @@
-import { apiPaths, CHANGES_TOGETHER_MAX } from '@calvet/contract';
+import { apiPaths } from '@calvet/contract';
 import { v7 } from 'uuid';
 import { change, createHouse } from '../../test/records';
 import { ask, startServer, type RunningServer } from '../../test/running-server';
