@@ -5,6 +5,7 @@ import type { ToldHouses } from './house-summaries';
 import {
   entriesIn,
   inSendingOrder,
+  unsentIn,
   presentRecord,
   STORES,
   UPGRADES,

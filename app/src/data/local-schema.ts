@@ -175,3 +175,10 @@ export async function entriesIn(store: EntriesStore): Promise<readonly KeptEntry
   const [values, orders] = await Promise.all([store.getAll(), store.getAllKeys()]);
   return values.map(({ entry }, i) => ({ entry, order: orders[i] ?? 0 }));
 }
+
+/** Names of pictures that wait to be sent, to whichever house. */
+export async function unsentIn(uploads: {
+  getAllKeys(): Promise<[string, string][]>;
+}): Promise<ReadonlySet<string>> {
+  return new Set((await uploads.getAllKeys()).map(([, sha256]) => sha256));
+}

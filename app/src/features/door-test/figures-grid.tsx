@@ -1,4 +1,4 @@
-import type { House } from '@calvet/contract';
+import type { House, Figures } from '@calvet/contract';
 import {
   relativeInterval,
   t95,
@@ -14,7 +14,6 @@ import { Card, Rule } from '../../ui/card';
 import { decimals, figure } from '../../ui/format';
 import { Text } from '../../ui/text';
 import { space } from '../../ui/tokens';
-import type { Figures } from '@calvet/contract';
 import { DIRECTION_WORDS, targetWords } from './words';
 
 interface ItemProps {

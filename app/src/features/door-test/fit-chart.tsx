@@ -1,4 +1,4 @@
-import type { TestPoint } from '@calvet/contract';
+import type { TestPoint, Figures } from '@calvet/contract';
 import {
   confidenceBand,
   fromSi,
@@ -16,7 +16,6 @@ import { usePreferences } from '../../data/preferences';
 import { Text } from '../../ui/text';
 import { usePalette } from '../../ui/theme';
 import { fonts } from '../../ui/tokens';
-import type { Figures } from '@calvet/contract';
 
 const MARGIN = { top: 10, right: 14, bottom: 24, left: 54 };
 const STEPS = 32;
