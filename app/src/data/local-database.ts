@@ -66,13 +66,6 @@ export function isOutOfRoom(error: unknown): boolean {
 const isClosedConnection = (error: unknown): boolean =>
   isNamed(error, 'InvalidStateError') || isNamed(error, 'AbortError') || isNamed(error, 'NotFoundError');
 
-/** Names of pictures that wait to be sent, to whichever house. */
-async function unsentIn(uploads: {
-  getAllKeys(): Promise<[string, string][]>;
-}): Promise<ReadonlySet<string>> {
-  return new Set((await uploads.getAllKeys()).map(([, sha256]) => sha256));
-}
-
 /**
  * The device's own database. Writes that are asked for in one go are made in one transaction, so that a record and what
  * waits for it are never kept by halves. Where the database is closed or deleted under it, it is opened again and all that
