@@ -8,9 +8,9 @@ import type { Wish } from '../src/data/store-options';
 /** What a page that measures may ask of the app's own store; milliseconds. */
 export interface StoreMeasures {
   /** How long many creations in one go hold up the page, and how long writing them out as text does. */
-  readonly writeMany: (houseId: string, count: number, body: object) => Promise<WriteTimes>;
+  readonly writeMany: (ledgerId: string, count: number, body: object) => Promise<WriteTimes>;
   /** Fetching a house from nothing until it is on the device, and merely fetching and reading the same pages. */
-  readonly firstSync: (houseId: string) => Promise<SyncTimes>;
+  readonly firstSync: (ledgerId: string) => Promise<SyncTimes>;
 }
 
 export interface WriteTimes {
@@ -54,11 +54,11 @@ async function close(store: Store, name: string): Promise<void> {
   indexedDB.deleteDatabase(name);
 }
 
-async function writeMany(houseId: string, count: number, body: object): Promise<WriteTimes> {
+async function writeMany(ledgerId: string, count: number, body: object): Promise<WriteTimes> {
   const name = `bench-${crypto.randomUUID()}`;
   const store = await openStore(name);
   const wishes = Array.from({ length: count }, (): Wish => {
-    return { houseId, kind: 'area', id: crypto.randomUUID(), op: 'create', body };
+    return { ledgerId, kind: 'area', id: crypto.randomUUID(), op: 'create', body };
   });
   const tasks: number[] = [];
   const observer = new PerformanceObserver((list) =>
@@ -80,10 +80,10 @@ async function writeMany(houseId: string, count: number, body: object): Promise<
   return { callMs, longTasksMs: tasks.reduce((sum, ms) => sum + ms, 0), textMs };
 }
 
-async function fetchPages(houseId: string): Promise<number> {
+async function fetchPages(ledgerId: string): Promise<number> {
   let [since, records] = [0, 0];
   for (;;) {
-    const page = (await (await fetch(`${apiPaths.changes(houseId)}?since=${since}`)).json()) as {
+    const page = (await (await fetch(`${apiPaths.changes(ledgerId)}?since=${since}`)).json()) as {
       readonly records: readonly unknown[];
       readonly upTo: number;
       readonly more: boolean;
@@ -94,17 +94,17 @@ async function fetchPages(houseId: string): Promise<number> {
   }
 }
 
-async function firstSync(houseId: string): Promise<SyncTimes> {
+async function firstSync(ledgerId: string): Promise<SyncTimes> {
   const pagesStart = performance.now();
-  const records = await fetchPages(houseId);
+  const records = await fetchPages(ledgerId);
   const pagesMs = performance.now() - pagesStart;
   const name = `bench-${crypto.randomUUID()}`;
   const store = await openStore(name);
   const start = performance.now();
-  await store.refreshHouse(houseId);
+  await store.refreshLedger(ledgerId);
   await store.keeping.database()?.settled();
   const syncMs = performance.now() - start;
-  const held = store.copies.of(houseId).records.size;
+  const held = store.copies.of(ledgerId).records.size;
   await close(store, name);
   if (held !== records) throw new Error(`${held} records were held of ${records}.`);
   return { syncMs, pagesMs, records };

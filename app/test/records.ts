@@ -9,7 +9,7 @@ import {
 import { baseline } from '../../contract/test/baseline';
 import { sampleHouse } from '../../contract/test/sample-house';
 
-const carried = { houseId: 'h1', revision: 1, updatedAt: '', updatedBy: '', deletedAt: null };
+const carried = { ledgerId: 'h1', revision: 1, updatedAt: '', updatedBy: '', deletedAt: null };
 
 export function houseWith(more: Partial<House> = {}): House {
   return { ...sampleHouse, ...carried, id: 'h1', target: { quantity: 'n50', limit: 1.5 }, ...more };

@@ -23,7 +23,7 @@ export const entry = (part: Partial<Entry> & { readonly body?: object }): Entry 
   const { body = {}, ...rest } = part;
   return {
     entryId: newId(),
-    houseId: 'h',
+    ledgerId: 'h',
     kind: 'area',
     id: 'a',
     op: 'update',
@@ -45,7 +45,7 @@ export const changes = (state: Waiting) => state.pending.map(({ change }) => cha
 export const current = (revision: number, more: object = {}, kind: Kind = 'area', id = 'a') =>
   ({
     kind,
-    record: { id, houseId: 'h', revision, deletedAt: null, name: 'Theirs', ...more },
+    record: { id, ledgerId: 'h', revision, deletedAt: null, name: 'Theirs', ...more },
   }) as unknown as KindedRecord;
 const over = (...fields: string[]): readonly FieldCollision[] =>
   fields.map((field) => ({ field, by: 'Ada', at: '2026-11-03T10:20:00.000Z' }));

@@ -1,6 +1,6 @@
 import type {
   ChangesAnswer,
-  ChangesOfHouses,
+  ChangesOfLedgers,
   ChangesPage,
   ConfirmedPictures,
   DeletedHousesAnswer,
@@ -25,7 +25,7 @@ const isText = (value: unknown): value is string => typeof value === 'string';
 const isRecord = (value: unknown): boolean =>
   isObject(value) &&
   isText(value.id) &&
-  isText(value.houseId) &&
+  isText(value.ledgerId) &&
   isCount(value.revision) &&
   'deletedAt' in value;
 const isKinded = (value: unknown): boolean => isObject(value) && isText(value.kind) && isRecord(value.record);
@@ -72,7 +72,7 @@ export function isChangesPage(value: unknown): value is ChangesPage {
 
 const isPages = (value: unknown): boolean => isObject(value) && isList(Object.values(value), isChangesPage);
 
-export function isChangesOfHouses(value: unknown): value is ChangesOfHouses {
+export function isChangesOfLedgers(value: unknown): value is ChangesOfLedgers {
   return isObject(value) && isPages(value.pages);
 }
 

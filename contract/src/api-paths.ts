@@ -7,10 +7,12 @@ export const apiPaths = {
   houses: `${API}/houses`,
   deletedHouses: `${API}/houses/deleted`,
   events: `${API}/events`,
-  /** What is new in several houses, each since a change number. */
+  /** What is new in several ledgers, each since a change number. */
   changesOf: (since: Iterable<readonly [string, number]>) =>
     `${API}/changes?since=${[...since].map((pair) => pair.join(':')).join(',')}`,
-  changes: (houseId: string) => `${API}/houses/${houseId}/changes`,
+  changes: (ledgerId: string) => `${API}/ledgers/${ledgerId}/changes`,
+  /** Where former versions of the app send what was entered in a house. */
+  formerChanges: (houseId: string) => `${API}/houses/${houseId}/changes`,
   /** Where the pictures of a house are sent to, piece by piece, by the tus protocol 1.0. */
   uploads: (houseId: string) => `${API}/houses/${houseId}/uploads`,
   /** Where former versions of the app send pictures to, which do not say of which house. */

@@ -13,7 +13,7 @@ import type { RecordBase } from './record';
 
 const stored = (id: string): RecordBase => ({
   id,
-  houseId: 'house',
+  ledgerId: 'house',
   revision: 1,
   updatedAt: '2031-03-01T10:00:00.000Z',
   updatedBy: 'phone',

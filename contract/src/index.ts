@@ -33,7 +33,7 @@ export {
   CHANGE_OPS,
   CHANGES_TOGETHER_MAX,
   CONFIRM_MAX,
-  HOUSES_ASKED_MAX,
+  LEDGERS_ASKED_MAX,
   PAGE_MAX,
   type Change,
   type ChangeOp,
@@ -41,11 +41,11 @@ export {
   type ChangesAnswer,
   type ChangesPage,
   type ConfirmedPictures,
-  type ChangesOfHouses,
+  type ChangesOfLedgers,
   type DeletedHousesAnswer,
   type FieldCollision,
   type HousesAnswer,
-  type PagesByHouse,
+  type PagesByLedger,
   type News,
   type OutcomeCode,
 } from './changes/change';
@@ -66,7 +66,7 @@ export {
   isChangesPage,
   isConfirmedPictures,
   isDeletedHousesAnswer,
-  isChangesOfHouses,
+  isChangesOfLedgers,
   isHousesAnswer,
   isProblem,
 } from './answers';
@@ -78,10 +78,10 @@ export {
   takeChange,
   type AcceptedChange,
   type Author,
-  type HouseLedger,
+  type Ledger,
   type IdOwner,
   type LedgerRecord,
-} from './changes/house-ledger';
+} from './changes/ledger';
 export { house, HOUSE_TARGET_QUANTITIES, type House, type HouseBody, type HouseTarget } from './house/house';
 export { houseSummary, type HouseSummary, type SummarisedHouse } from './house/house-summary';
 export { targetFigure, type Figures, type TargetFigure } from './airtightness/target-figure';
@@ -127,6 +127,7 @@ export { broughtInPresentForm, wholeInPresentForm } from './former-form';
 export {
   byKind,
   fieldsOf,
+  isFirstKind,
   isKind,
   isShownKind,
   kindNamed,
@@ -152,7 +153,9 @@ export {
 } from './photos/photo';
 export { PICTURE_BYTES_MAX, PICTURE_SIDE_MAX_PX } from './photos/picture-limits';
 export type { Problem } from './problem';
-export { ownFields, type RecordBase, type Stored } from './record';
+export { ownFields, type FormerBase, type RecordBase, type Stored } from './record';
+export { LEDGER_KINDS, PRACTICE_ID, type LedgerKey, type LedgerKind } from './ledger';
+export { NEW_PRACTICE, practice, type Practice, type PracticeBody } from './practice/practice';
 export { refusalFromCore, type FieldRefusal, type RecordRefusalCode } from './refusal-of';
 export type { AnyField, AnyFields, FigureField } from './kind/field';
 export { fieldAt } from './kind/field-at';

@@ -3,10 +3,12 @@ import { house } from './house/house';
 import { area } from './installation/area';
 import type { AnyKind } from './kind/kind';
 import { photo } from './photos/photo';
+import { practice } from './practice/practice';
+import type { LedgerKind } from './ledger';
 import type { Stored } from './record';
 
 /** Every kind of record. A new one is its own file and one line here. */
-export const kinds = { house, area, airtightnessTest, photo } as const;
+export const kinds = { house, area, airtightnessTest, photo, practice } as const;
 
 type Kinds = typeof kinds;
 export type Kind = keyof Kinds;
@@ -14,11 +16,13 @@ export type Kind = keyof Kinds;
 /** The body of each kind of record. */
 export type Bodies = { [K in Kind]: NonNullable<Kinds[K]['holds']> };
 
-type ListedKind = { [K in Kind]: Kinds[K]['list'] extends string ? K : never }[Kind];
+type ListedKind<L extends LedgerKind> = {
+  [K in Kind]: Kinds[K] extends { readonly list: string; readonly ledger: L } ? K : never;
+}[Kind];
 
-/** The records of a house, each kind in a list of its own. */
-export type Lists = {
-  readonly [K in ListedKind as Kinds[K]['list'] & string]: readonly Stored<Bodies[K]>[];
+/** The records of a ledger beside its first one, each kind in a list of its own. */
+export type Lists<L extends LedgerKind> = {
+  readonly [K in ListedKind<L> as Kinds[K]['list'] & string]: readonly Stored<Bodies[K]>[];
 };
 
 /** A whole record with its kind. */
@@ -44,6 +48,9 @@ const FIELDS = byKind((kind) => Object.keys(kinds[kind].fields));
 
 /** Names of the fields of a kind's body. */
 export const fieldsOf = (kind: Kind): readonly string[] => FIELDS[kind];
+
+/** True for the kind of a ledger's first record, which bears the ledger's id: a house, or a practice. */
+export const isFirstKind = (kind: Kind): boolean => kinds[kind].list === null;
 
 /** True for a kind that photos may show. */
 export const isShownKind = (kind: Kind): boolean => kinds[kind].isShown;

@@ -2,7 +2,8 @@
 export interface RecordBase {
   /** UUIDv7, made by whoever creates the record. */
   readonly id: string;
-  readonly houseId: string;
+  /** The house or the practice that it is of. */
+  readonly ledgerId: string;
   /** 1 when created; one more with each accepted change. */
   readonly revision: number;
   /** ISO 8601, UTC. */
@@ -11,11 +12,17 @@ export interface RecordBase {
   readonly deletedAt: string | null;
 }
 
+/** As former versions of the app call the ledger of a record; the server says both for one version. */
+export interface FormerBase {
+  readonly houseId?: string;
+}
+
 /** A whole record: its own fields and what every record carries. */
 export type Stored<Body> = Body & RecordBase;
 
 /** The fields that a record has for itself, without those that every record carries. */
 export function ownFields(record: RecordBase): Readonly<Record<string, unknown>> {
-  const { id, houseId, revision, updatedAt, updatedBy, deletedAt, ...own } = record;
+  const { id, ledgerId, revision, updatedAt, updatedBy, deletedAt, houseId, ...own } = record as RecordBase &
+    FormerBase;
   return own;
 }

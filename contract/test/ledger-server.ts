@@ -1,15 +1,10 @@
 import type { Change, ChangeOutcome } from '../src/changes/change';
-import {
-  takeChange,
-  type AcceptedChange,
-  type HouseLedger,
-  type LedgerRecord,
-} from '../src/changes/house-ledger';
+import { takeChange, type AcceptedChange, type Ledger, type LedgerRecord } from '../src/changes/ledger';
 
 /** The house of a ledger server. */
 export const HOUSE = 'h';
 
-/** A house on a server, without its database: every batch is taken by the rules of the house ledger. */
+/** A house on a server, without its database: every batch is taken by the rules of the ledger. */
 export class LedgerServer {
   readonly records = new Map<string, LedgerRecord>();
   readonly history: AcceptedChange[] = [];
@@ -18,8 +13,9 @@ export class LedgerServer {
     const known = this.history.filter(({ changeId }) =>
       changes.some((change) => change.changeId === changeId),
     );
-    const ledger: HouseLedger = {
-      houseId: HOUSE,
+    const ledger: Ledger = {
+      ledgerId: HOUSE,
+      kind: 'house',
       author: {
         name: `person of ${device}`,
         device,

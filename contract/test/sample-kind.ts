@@ -19,6 +19,7 @@ export interface SampleBody {
 /** A kind of record that no version has, to see that one file is all it takes. */
 export const sample = kindOf<SampleBody>()({
   word: 'Sample',
+  ledger: 'house',
   list: 'samples',
   title: ['name', 'state'],
   order: 'as made',

@@ -29,7 +29,7 @@ afterEach(async () => {
   devices = [];
 });
 
-const changesUrl = (id = houseId) => `${server.url}/api/v1/houses/${id}/changes`;
+const changesUrl = (id = houseId) => `${server.url}/api/v1/ledgers/${id}/changes`;
 const pause = (milliseconds: number) => new Promise((resolve) => setTimeout(resolve, milliseconds));
 
 /** Long enough for a machine that has other work. */
@@ -49,7 +49,7 @@ async function open(): Promise<Store> {
   const device = new Device({ server: () => server.url, weather: () => weather, random: () => 0.5 });
   devices.push(device);
   const tab = await device.openTab();
-  await tab.refreshHouse(houseId);
+  await tab.refreshLedger(houseId);
   return tab;
 }
 
@@ -109,13 +109,13 @@ test('two people’s readings both stay, and an answer lays nothing older over t
   const [one, other] = [await open(), await open()];
   const id = one.createRecord(houseId, 'airtightnessTest', { ...testBody, depressurise: null });
   await sent(one);
-  await other.refreshHouse(houseId);
+  await other.refreshLedger(houseId);
   const run = (...readings: TestReading[]) => ({ baselineBeforePa: [], baselineAfterPa: [], readings });
   const [mine, theirs, next] = [reading(-50), reading(-40), reading(-30)];
   one.updateRecord('airtightnessTest', shown(one, id), { depressurise: run(mine) });
   other.updateRecord('airtightnessTest', shown(other, id), { depressurise: run(theirs) });
   await Promise.all([sent(one), sent(other)]);
-  await one.refreshHouse(houseId);
+  await one.refreshLedger(houseId);
   const seen = shown<AirtightnessTest>(one, id);
   one.updateRecord('airtightnessTest', seen, {
     depressurise: run(...(seen.depressurise?.readings ?? []), next),
@@ -194,7 +194,7 @@ test('2,000 creations are entered in one go, and all of them arrive', async () =
   const tab = await open();
   tab.writeAll(
     Array.from({ length: 2000 }, (_, i) => ({
-      houseId,
+      ledgerId: houseId,
       kind: 'area' as const,
       id: v7(),
       op: 'create' as const,

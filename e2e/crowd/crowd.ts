@@ -1,7 +1,7 @@
 import type { Kind, PartChange } from '@calvet/contract';
 import { createConnection, type RowDataPacket } from 'mysql2/promise';
 import { v7 } from 'uuid';
-import { EMPTY_COPY } from '../../app/src/data/house-copy';
+import { EMPTY_COPY } from '../../app/src/data/ledger-copy';
 import { sampleHouse } from '../../contract/test/sample-house';
 import { ask } from '../../server/test/asking';
 import { createHouse } from '../../server/test/records';
@@ -47,7 +47,7 @@ const parsed = <T>(value: string | T): T => (typeof value === 'string' ? (JSON.p
 async function historyOf(databaseUrl: string, houseId: string) {
   const connection = await createConnection(databaseUrl);
   const [rows] = await connection.query<HistoryRow[]>(
-    'select change_id, kind, record_id, op, body, parts, device from house_change where house_id = ? order by change_number',
+    'select change_id, kind, record_id, op, body, parts, device from ledger_change where ledger_id = ? order by change_number',
     [houseId],
   );
   await connection.end();
@@ -86,7 +86,7 @@ async function comeToRest(people: readonly Person[], houseId: string): Promise<v
     }
     await pause(10);
   }
-  for (const tab of people.flatMap(({ device }) => device.tabs)) await tab.refreshHouse(houseId);
+  for (const tab of people.flatMap(({ device }) => device.tabs)) await tab.refreshLedger(houseId);
   await pause(20);
 }
 
@@ -97,7 +97,7 @@ async function comeToRest(people: readonly Person[], houseId: string): Promise<v
 export async function crowd(options: CrowdOptions): Promise<CrowdResult> {
   const { server, databaseUrl, people: count, actionsEach, seed, onShare } = options;
   const houseId = v7();
-  const made = await ask(`${server()}/api/v1/houses/${houseId}/changes`, {
+  const made = await ask(`${server()}/api/v1/ledgers/${houseId}/changes`, {
     json: { changes: [createHouse(houseId, sampleHouse)] },
   });
   if (made.status !== 200) throw new Error(`The house was answered with ${made.status}.`);
@@ -109,7 +109,7 @@ export async function crowd(options: CrowdOptions): Promise<CrowdResult> {
   for (const person of people) {
     person.isFine = true;
     const tab = await person.device.openTab();
-    await tab.refreshHouse(houseId);
+    await tab.refreshLedger(houseId);
     person.isFine = false;
   }
   await Promise.all(
@@ -219,7 +219,7 @@ function canonical(value: unknown): string {
 async function everythingOf(server: string, houseId: string): Promise<Readonly<Record<string, object>>> {
   const found: Record<string, object> = {};
   for (let since = 0; ;) {
-    const { body } = await ask(`${server}/api/v1/houses/${houseId}/changes?since=${since}`);
+    const { body } = await ask(`${server}/api/v1/ledgers/${houseId}/changes?since=${since}`);
     for (const { record } of body.records) found[record.id] = record;
     since = body.upTo;
     if (!body.more) return found;

@@ -12,7 +12,7 @@ import {
 import { seededRandom } from '@calvet/core/random/distributions';
 import { v7 } from 'uuid';
 import { isOfDeletedHouse, waitingIn, type Troubled } from '../../app/src/data/outbox-rules';
-import { EMPTY_COPY, withPending } from '../../app/src/data/house-copy';
+import { EMPTY_COPY, withPending } from '../../app/src/data/ledger-copy';
 import type { Store } from '../../app/src/data/store';
 import { areaBody, testBody } from '../../server/test/records';
 import { Device, type Weather } from './device';
@@ -245,9 +245,9 @@ export class Person {
     return true;
   }
 
-  private lookAtDispute(tab: Store, { change, trouble, houseId }: Troubled): void {
+  private lookAtDispute(tab: Store, { change, trouble, ledgerId }: Troubled): void {
     if (trouble.kind !== 'conflict') return;
-    const held = tab.copies.recordOf(houseId, change.id) ?? trouble.current;
+    const held = tab.copies.recordOf(ledgerId, change.id) ?? trouble.current;
     for (const key of keysIn(change)) {
       this.look(held.record, change.kind, change.id, key);
       this.look(trouble.current.record, change.kind, change.id, key);

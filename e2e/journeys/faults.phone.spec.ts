@@ -25,7 +25,7 @@ test('a server that dies between taking a batch and answering it: all of it is t
   await appIsKept(page);
   const houseId = houseIdOf(page);
   let taken = 0;
-  await page.route(`**/houses/${houseId}/changes`, async (route) => {
+  await page.route(`**/ledgers/${houseId}/changes`, async (route) => {
     if (route.request().method() !== 'POST' || taken > 0) return route.continue();
     taken = (await route.fetch()).status();
     await app.kill();
@@ -210,7 +210,7 @@ test('what the server refuses holds up nothing behind it, and is mended where it
   await allSent(page);
   const houseId = houseIdOf(page);
   // As if this app let through what the server, a newer one, does not.
-  await page.route(`**/houses/${houseId}/changes`, async (route) => {
+  await page.route(`**/ledgers/${houseId}/changes`, async (route) => {
     const body = route.request().postData();
     if (route.request().method() !== 'POST' || body === null) return route.continue();
     return route.continue({ postData: body.replace('"Bad name"', '""') });

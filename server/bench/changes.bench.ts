@@ -14,7 +14,7 @@ import longComputation from '../src/service/long-computation';
 import { openDirectoryStore } from '../src/photo-store/directory-store';
 import { openDatabase } from '../src/store/database';
 import { migrateDatabase } from '../src/store/migrate';
-import { allCounters } from '../src/store/records';
+import { allLedgers } from '../src/store/records';
 import { change, createHouse, type areaBody } from '../test/records';
 
 const REQUESTS = 400;
@@ -78,28 +78,28 @@ const calvet = await listen(
     db: database.db,
     log: pino({ level: 'silent' }),
     compute: computing({ run: async (computation) => longComputation(computation) }),
-    watch: new ChangeWatch(() => allCounters(database.db)),
+    watch: new ChangeWatch(() => allLedgers(database.db)),
     photos: await openDirectoryStore({ folder: join(tmpdir(), name), leaveFreeBytes: 0 }),
   }),
 );
 
 const houseId = v7();
-const changesUrl = `${calvet.url}/api/v1/houses/${houseId}/changes`;
+const changesUrl = `${calvet.url}/api/v1/ledgers/${houseId}/changes`;
 await post(changesUrl, { changes: [createHouse(houseId), ...Array.from({ length: 100 }, () => change({}))] });
 
 const pool = createPool({ uri: databaseUrl, timezone: 'Z', connectionLimit: 12 });
 await pool.query('create table bare_area like area');
-await pool.query('create table bare_change like house_change');
-await pool.query('create table bare_counter like house_counter');
-await pool.query('insert into bare_counter values (?, 0)', [houseId]);
+await pool.query('create table bare_change like ledger_change');
+await pool.query('create table bare_counter like ledger');
+await pool.query('insert into bare_counter values (?, ?, 0)', [houseId, 'house']);
 const AREA_COLUMNS =
-  'id, house_id, revision, change_number, updated_at, updated_by, deleted_at, name, kind, area_m2, build_up, grade';
+  'id, ledger_id, revision, change_number, updated_at, updated_by, deleted_at, name, kind, area_m2, build_up, grade';
 const JOURNAL_COLUMNS =
-  'house_id, change_id, change_number, kind, record_id, op, revision, body, changed_at, changed_by, device';
+  'ledger_id, change_id, change_number, kind, record_id, op, revision, body, changed_at, changed_by, device';
 const bareApp = express();
 bareApp.use(express.json());
 bareApp.get('/records', async (_request, response) => {
-  const [rows] = await pool.query('select * from area where house_id = ? order by change_number', [houseId]);
+  const [rows] = await pool.query('select * from area where ledger_id = ? order by change_number', [houseId]);
   response.json(rows);
 });
 bareApp.post('/records', async (request, response) => {
@@ -116,7 +116,7 @@ bareApp.post('/records', async (request, response) => {
   ]);
   await connection.query(`insert into bare_area (${AREA_COLUMNS}) values ?`, [areas]);
   await connection.query(`insert into bare_change (${JOURNAL_COLUMNS}) values ?`, [journal]);
-  await connection.query('update bare_counter set last_change = last_change + ? where house_id = ?', [
+  await connection.query('update bare_counter set last_change = last_change + ? where id = ?', [
     changes.length,
     houseId,
   ]);
@@ -142,7 +142,7 @@ for (const size of [1, BATCH]) {
   const batch = () => ({ changes: Array.from({ length: size }, () => change({})) });
   // To another house, so that reading stays as it was.
   const otherId = v7();
-  const otherUrl = `${calvet.url}/api/v1/houses/${otherId}/changes`;
+  const otherUrl = `${calvet.url}/api/v1/ledgers/${otherId}/changes`;
   await post(otherUrl, { changes: [createHouse(otherId)] });
   const [ours, theirs] = await inTurns(
     () => post(otherUrl, batch()),

@@ -26,7 +26,7 @@ async function rate(servers: readonly string[]): Promise<number> {
   const houses = await Promise.all(
     Array.from({ length: WRITERS }, async (_, i) => {
       const houseId = v7();
-      const url = `${servers[i % servers.length]}/api/v1/houses/${houseId}/changes`;
+      const url = `${servers[i % servers.length]}/api/v1/ledgers/${houseId}/changes`;
       await post(url, [createHouse(houseId)]);
       return url;
     }),

@@ -5,11 +5,12 @@ import { httpServer } from './http/http-server';
 import { openPhotoStore } from './photo-store/open-photo-store';
 import { ChangeWatch } from './service/change-watch';
 import { computing } from './service/computing';
+import { openPractice } from './service/open-practice';
 import { openThreads } from './service/threads';
 import { bringAllHome } from './service/pictures';
 import { openDatabase } from './store/database';
 import { migrateDatabase } from './store/migrate';
-import { allCounters } from './store/records';
+import { allLedgers } from './store/records';
 
 const url = process.env.CALVET_DATABASE_URL;
 if (url === undefined || url === '') {
@@ -22,6 +23,7 @@ const port = Number(process.env.CALVET_PORT ?? 4310);
 const log = pino({ level: process.env.CALVET_LOG_LEVEL ?? 'info' });
 await migrateDatabase(url, join(import.meta.dirname, 'store', 'migrations'));
 const database = openDatabase(url);
+await openPractice(database.db);
 const threads = openThreads(join(import.meta.dirname, 'service', 'long-computation.ts'));
 const photos = await openPhotoStore(process.env);
 // Pieces of pictures that nobody goes on with.
@@ -30,7 +32,7 @@ setInterval(() => {
     .deleteExpired()
     .catch((err: unknown) => log.warn({ err }, 'Old pieces are still there'));
 }, CLEAN_MS).unref();
-const watch = new ChangeWatch(() => allCounters(database.db));
+const watch = new ChangeWatch(() => allLedgers(database.db));
 const server = httpServer(
   createApp({
     db: database.db,

@@ -1,4 +1,4 @@
-import type { HouseSummary, PagesByHouse, RecordBase } from '@calvet/contract';
+import type { HouseSummary, PagesByLedger, RecordBase } from '@calvet/contract';
 
 /** Members of all answers of the API together; a test looks at those that it expects. */
 export interface AnswerBody {
@@ -16,7 +16,7 @@ export interface AnswerBody {
     readonly record: RecordBase & { readonly name: string };
   }[];
   readonly houses: readonly RecordBase[];
-  readonly pages: PagesByHouse;
+  readonly pages: PagesByLedger;
   readonly summaries: Readonly<Record<string, HouseSummary>>;
   readonly upTo: number;
   readonly more: boolean;

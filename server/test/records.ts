@@ -1,4 +1,12 @@
-import type { AirtightnessTestBody, Change, HouseBody, PhotoBody } from '@calvet/contract';
+import {
+  NEW_PRACTICE,
+  PRACTICE_ID,
+  type AirtightnessTestBody,
+  type Change,
+  type HouseBody,
+  type PhotoBody,
+  type PracticeBody,
+} from '@calvet/contract';
 import { v7 } from 'uuid';
 import { sampleArea } from '../../contract/test/sample-area';
 import { sampleHouse } from '../../contract/test/sample-house';
@@ -51,6 +59,10 @@ export function change(part: Partial<Change>): Change {
 export function createHouse(houseId: string, body: HouseBody = houseBody): Change {
   return change({ kind: 'house', id: houseId, body });
 }
+
+/** The change that creates the practice. */
+export const createPractice = (body: PracticeBody = NEW_PRACTICE): Change =>
+  change({ kind: 'practice', id: PRACTICE_ID, body });
 
 /** A photo of a record. */
 export const photoOf = (kind: string, id: string): PhotoBody => ({

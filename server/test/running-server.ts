@@ -16,7 +16,7 @@ import type { Role } from '../src/service/rights';
 import longComputation from '../src/service/long-computation';
 import { openDatabase } from '../src/store/database';
 import { migrateDatabase } from '../src/store/migrate';
-import { allCounters } from '../src/store/records';
+import { allLedgers } from '../src/store/records';
 
 export { ask } from './asking';
 
@@ -82,7 +82,7 @@ export async function startServer({
   if (databasePort !== undefined) url.port = String(databasePort);
   const database = openDatabase(url.href);
   const folder = await mkdtemp(join(tmpdir(), 'calvet-photos-'));
-  const watch = new ChangeWatch(() => allCounters(database.db), 200);
+  const watch = new ChangeWatch(() => allLedgers(database.db), 200);
   const server = httpServer(
     createApp({
       db: database.db,

@@ -1,13 +1,13 @@
 import type { KindedRecord } from '@calvet/contract';
 import { lostByServer } from './after-restore';
-import type { HouseCopy } from './house-copy';
+import type { LedgerCopy } from './ledger-copy';
 
 const record = (kind: 'house' | 'area', id: string, revision: number, more: object = {}): KindedRecord =>
   ({
     kind,
     record: {
       id,
-      houseId: 'h',
+      ledgerId: 'h',
       revision,
       updatedAt: '2026-11-01T08:00:00.000Z',
       updatedBy: 'Ada Wren',
@@ -19,7 +19,7 @@ const record = (kind: 'house' | 'area', id: string, revision: number, more: obje
     },
   }) as unknown as KindedRecord;
 
-const copyOf = (...items: readonly KindedRecord[]): HouseCopy => ({
+const copyOf = (...items: readonly KindedRecord[]): LedgerCopy => ({
   upTo: items.length,
   records: new Map(items.map((item) => [item.record.id, item])),
 });
@@ -44,7 +44,7 @@ test('what it has no more is made again, the house before what is in it', () => 
 test('of what it has in an older state it is told the fields that differ', () => {
   const held = copyOf(record('house', 'h', 1), record('area', 'a', 4, { areaM2: 12 }));
   expect(lostByServer('h', held, told)).toEqual([
-    { houseId: 'h', kind: 'area', id: 'a', op: 'update', change: { body: { areaM2: 12 }, parts: [] } },
+    { ledgerId: 'h', kind: 'area', id: 'a', op: 'update', change: { body: { areaM2: 12 }, parts: [] } },
   ]);
 });
 
@@ -56,5 +56,5 @@ test('what it has in a newer state, or in the same with another count, is left',
 test('what was deleted since is deleted again, and not made', () => {
   const gone = { deletedAt: '2026-11-02T08:00:00.000Z' };
   const held = copyOf(record('house', 'h', 1), record('area', 'a', 3, gone), record('area', 'b', 2, gone));
-  expect(lostByServer('h', held, told)).toEqual([{ houseId: 'h', kind: 'area', id: 'a', op: 'delete' }]);
+  expect(lostByServer('h', held, told)).toEqual([{ ledgerId: 'h', kind: 'area', id: 'a', op: 'delete' }]);
 });

@@ -6,14 +6,14 @@ import {
   type Kind,
   type KindedRecord,
 } from '@calvet/contract';
-import type { HouseCopy } from './house-copy';
+import type { LedgerCopy } from './ledger-copy';
 import type { Wish } from './store-options';
 
 const bodyOf = ({ record }: KindedRecord) => ownFields(record) as Partial<Bodies[Kind]>;
 
-function wishFor(houseId: string, held: KindedRecord, told: KindedRecord | undefined): Wish | null {
+function wishFor(ledgerId: string, held: KindedRecord, told: KindedRecord | undefined): Wish | null {
   const { kind, record } = held;
-  const wish = { houseId, kind, id: record.id };
+  const wish = { ledgerId, kind, id: record.id };
   const isGone = record.deletedAt !== null;
   if (told === undefined) return isGone ? null : { ...wish, op: 'create', body: bodyOf(held) };
   if (told.record.revision >= record.revision) return null;
@@ -26,11 +26,11 @@ function wishFor(houseId: string, held: KindedRecord, told: KindedRecord | undef
  * What a device has to tell a server that knows less than it did, as after a backup was brought back: records that the
  * server has no more, and what it has in an older state. The house comes first, since all else is in it.
  */
-export function lostByServer(houseId: string, held: HouseCopy, told: HouseCopy): readonly Wish[] {
+export function lostByServer(ledgerId: string, held: LedgerCopy, told: LedgerCopy): readonly Wish[] {
   const items = [...held.records.values()];
   const inOrder = [
     ...items.filter(({ kind }) => kind === 'house'),
     ...items.filter(({ kind }) => kind !== 'house'),
   ];
-  return inOrder.flatMap((item) => wishFor(houseId, item, told.records.get(item.record.id)) ?? []);
+  return inOrder.flatMap((item) => wishFor(ledgerId, item, told.records.get(item.record.id)) ?? []);
 }

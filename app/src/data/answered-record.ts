@@ -1,22 +1,22 @@
 import type { ChangeOutcome, KindedRecord } from '@calvet/contract';
-import { withPending } from './house-copy';
+import { withPending } from './ledger-copy';
 import type { Pending } from './outbox-rules';
 
 /** A record as an answer of the server leaves it. */
 export interface AnsweredRecord {
-  readonly houseId: string;
+  readonly ledgerId: string;
   readonly item: KindedRecord;
 }
 
 /** The record with a change laid over it that the server took as the next one; null where others came between. */
 function changed(
-  { houseId, change }: Pending,
+  { ledgerId, change }: Pending,
   held: KindedRecord | undefined,
   revision: number,
 ): KindedRecord | null {
   if ((held?.record.revision ?? 0) !== revision - 1) return null;
   const known = new Map(held === undefined ? [] : [[change.id, held]]);
-  const item = withPending({ upTo: 0, records: known }, houseId, [change]).records.get(change.id);
+  const item = withPending({ upTo: 0, records: known }, ledgerId, [change]).records.get(change.id);
   return item === undefined ? null : ({ ...item, record: { ...item.record, revision } } as KindedRecord);
 }
 
@@ -29,17 +29,17 @@ export function answeredRecord(
   outcome: ChangeOutcome | undefined,
   held: KindedRecord | undefined,
 ): AnsweredRecord | null {
-  const { houseId } = pending;
+  const { ledgerId } = pending;
   switch (outcome?.outcome) {
     case undefined:
     case 'refused':
       return null;
     case 'conflict':
-      return { houseId, item: outcome.current };
+      return { ledgerId, item: outcome.current };
     case 'applied':
     case 'already-applied': {
       const item = outcome.current ?? changed(pending, held, outcome.revision);
-      return item === null ? null : { houseId, item };
+      return item === null ? null : { ledgerId, item };
     }
   }
 }

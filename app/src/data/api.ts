@@ -4,7 +4,7 @@ import {
   CLOCK_HEADER,
   DEVICE_HEADER,
   isChangesAnswer,
-  isChangesOfHouses,
+  isChangesOfLedgers,
   isChangesPage,
   isConfirmedPictures,
   isDeletedHousesAnswer,
@@ -13,7 +13,7 @@ import {
   PICTURE_HEADER,
   type Change,
   type ChangeOutcome,
-  type ChangesOfHouses,
+  type ChangesOfLedgers,
   type ChangesPage,
   type DeletedHousesAnswer,
   type HousesAnswer,
@@ -58,7 +58,7 @@ export interface Api {
   readonly houses: () => Promise<HousesAnswer>;
   readonly deletedHouses: () => Promise<DeletedHousesAnswer>;
   /** What is new in several houses, of as many as go into one answer. */
-  readonly changesOf: (since: ReadonlyMap<string, number>) => Promise<ChangesOfHouses>;
+  readonly changesOf: (since: ReadonlyMap<string, number>) => Promise<ChangesOfLedgers>;
   readonly changesSince: (houseId: string, since: number) => Promise<ChangesPage>;
   /** Sends changes, and gives back what became of each. */
   readonly sendChanges: (
@@ -203,7 +203,7 @@ export function createApi(options: ApiOptions): Api {
   return {
     houses: () => answer(apiPaths.houses, isHousesAnswer),
     deletedHouses: () => answer(apiPaths.deletedHouses, isDeletedHousesAnswer),
-    changesOf: (since) => answer(apiPaths.changesOf(since), isChangesOfHouses),
+    changesOf: (since) => answer(apiPaths.changesOf(since), isChangesOfLedgers),
     changesSince: (houseId, since) => answer(`${apiPaths.changes(houseId)}?since=${since}`, isChangesPage),
     sendChanges,
     isReady: async () => {

@@ -4,8 +4,8 @@ import { FREE, nextBatch, nextRelease } from './batches';
 import type { Pending, Waiting } from './outbox-rules';
 
 let count = 0;
-const pending = (houseId: string, body: object = {}, id = `r${count}`): Pending => ({
-  houseId,
+const pending = (ledgerId: string, body: object = {}, id = `r${count}`): Pending => ({
+  ledgerId,
   isSealed: false,
   change: { changeId: `c${count++}`, kind: 'area', id, baseRevision: 1, op: 'update', body },
 });
@@ -28,9 +28,9 @@ test('a batch is cut by bytes too, counted as they are sent; one change always g
 test('a house that is held up lets others go, and says when it may', () => {
   const state = stateOf(pending('h'), pending('i'));
   const limits = new Map([['h', { ...FREE, notBefore: 500 }]]);
-  expect(nextBatch(state, limits, 100).map(({ houseId }) => houseId)).toEqual(['i']);
+  expect(nextBatch(state, limits, 100).map(({ ledgerId }) => ledgerId)).toEqual(['i']);
   expect(nextRelease(state, limits, 100)).toBe(500);
-  expect(nextBatch(state, limits, 500).map(({ houseId }) => houseId)).toEqual(['h']);
+  expect(nextBatch(state, limits, 500).map(({ ledgerId }) => ledgerId)).toEqual(['h']);
   expect(nextRelease(state, limits, 500)).toBeNull();
 });
 
@@ -38,7 +38,7 @@ test('what is in a house that was refused waits for it to be mended', () => {
   const refused = { ...pending('h', {}, 'h'), trouble: { kind: 'refused', message: '', field: '' } as const };
   const creation = { ...refused, change: { ...refused.change, op: 'create' as const } };
   const state: Waiting = { pending: [pending('h'), pending('i')], troubled: [creation] };
-  expect(nextBatch(state, NONE, 0).map(({ houseId }) => houseId)).toEqual(['i']);
+  expect(nextBatch(state, NONE, 0).map(({ ledgerId }) => ledgerId)).toEqual(['i']);
 });
 
 test('what points to a record that was refused waits until that is mended, and holds up nothing else', () => {

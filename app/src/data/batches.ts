@@ -2,7 +2,7 @@ import { BATCH_BYTES_MAX, BATCH_MAX, referencesOf } from '@calvet/contract';
 import type { Pending, Waiting } from './outbox-rules';
 
 /** What holds a house's changes up for a while, and how many may go at once. */
-export interface HouseLimit {
+export interface LedgerLimit {
   /** At most so many changes a batch: fewer after one was too large, or met a fault. */
   readonly changes: number;
   /** Not before this time, milliseconds since 1970. */
@@ -11,7 +11,7 @@ export interface HouseLimit {
   readonly faults: number;
 }
 
-export const FREE: HouseLimit = { changes: BATCH_MAX, notBefore: 0, faults: 0 };
+export const FREE: LedgerLimit = { changes: BATCH_MAX, notBefore: 0, faults: 0 };
 
 const bytesOf = ({ change }: Pending): number => new TextEncoder().encode(JSON.stringify(change)).length;
 
@@ -50,7 +50,7 @@ const pointsInto = ({ change }: Pending, records: ReadonlySet<string>): boolean 
  */
 export function nextBatch(
   state: Waiting,
-  limits: ReadonlyMap<string, HouseLimit>,
+  limits: ReadonlyMap<string, LedgerLimit>,
   now: number,
   tooNewUntil = 0,
 ): readonly Pending[] {
@@ -58,14 +58,14 @@ export function nextBatch(
   const tooNew = now < tooNewUntil ? recordsTooNew(state) : new Set<string>();
   const isHeld = (each: Pending): boolean =>
     tooNew.has(each.change.id) || pointsInto(each, tooNew) || pointsInto(each, refused);
-  const houses = new Set(state.pending.map(({ houseId }) => houseId));
-  for (const houseId of houses) {
-    const { notBefore, changes } = limits.get(houseId) ?? FREE;
-    if (notBefore > now || tooNew.has(houseId)) continue;
-    const ofHouse = state.pending.filter((each) => each.houseId === houseId && !isHeld(each));
+  const houses = new Set(state.pending.map(({ ledgerId }) => ledgerId));
+  for (const ledgerId of houses) {
+    const { notBefore, changes } = limits.get(ledgerId) ?? FREE;
+    if (notBefore > now || tooNew.has(ledgerId)) continue;
+    const ofHouse = state.pending.filter((each) => each.ledgerId === ledgerId && !isHeld(each));
     if (ofHouse.length === 0) continue;
-    const isNew = ofHouse.some(({ change }) => change.id === houseId && change.op === 'create');
-    if (!isNew && refused.has(houseId)) continue;
+    const isNew = ofHouse.some(({ change }) => change.id === ledgerId && change.op === 'create');
+    if (!isNew && refused.has(ledgerId)) continue;
     return fitting(ofHouse, changes);
   }
   return [];
@@ -74,12 +74,12 @@ export function nextBatch(
 /** When the first of what is held up may go on; null where nothing is. */
 export function nextRelease(
   state: Waiting,
-  limits: ReadonlyMap<string, HouseLimit>,
+  limits: ReadonlyMap<string, LedgerLimit>,
   now: number,
   tooNewUntil = 0,
 ): number | null {
-  const times = state.pending.flatMap(({ houseId, isTooNew }) => {
-    const notBefore = Math.max(limits.get(houseId)?.notBefore ?? 0, isTooNew === true ? tooNewUntil : 0);
+  const times = state.pending.flatMap(({ ledgerId, isTooNew }) => {
+    const notBefore = Math.max(limits.get(ledgerId)?.notBefore ?? 0, isTooNew === true ? tooNewUntil : 0);
     return notBefore > now ? [notBefore] : [];
   });
   return times.length === 0 ? null : Math.min(...times);

@@ -3,17 +3,17 @@ import { houseWith } from '../../test/records';
 import { ApiProblem, type Api } from './api';
 import { CatchingUp } from './catching-up';
 import { Copies } from './copies';
-import { EMPTY_COPY, type HouseCopy } from './house-copy';
+import { EMPTY_COPY, type LedgerCopy } from './ledger-copy';
 import { Outbox } from './outbox';
 import { deviceClock } from './clock';
 import type { Wish } from './store-options';
 
 const house: House = houseWith({ revision: 3 });
-const copy: HouseCopy = { upTo: 3, records: new Map([[house.id, { kind: 'house', record: house }]]) };
+const copy: LedgerCopy = { upTo: 3, records: new Map([[house.id, { kind: 'house', record: house }]]) };
 
 /** A device that holds a house, and a server that knows none unless it is told otherwise. */
 function device(
-  changesSince?: (houseId: string, since: number) => Promise<ChangesPage>,
+  changesSince?: (ledgerId: string, since: number) => Promise<ChangesPage>,
   more: Partial<Pick<Api, 'houses' | 'changesOf'>> = {},
 ) {
   let ids = 0;
@@ -31,8 +31,8 @@ function device(
     type: 'about:blank',
     title: 'Not here',
     status: 404,
-    code: 'unknown-house',
-    field: 'houseId',
+    code: 'unknown-ledger',
+    field: 'ledgerId',
     detail: 'No house has this id.',
   });
   const catchingUp = new CatchingUp({
@@ -50,12 +50,12 @@ function device(
     onUnreachable: () => undefined,
     onHouses: () => undefined,
     onLost: () => undefined,
-    writeLost: (houseId, lost) => {
+    writeLost: (ledgerId, lost) => {
       told.push([...lost]);
       outbox.write(
         lost.map(({ kind, id, op, body }, i) => ({
           entryId: `lost ${told.length}.${i}`,
-          houseId,
+          ledgerId,
           kind,
           id,
           op,
@@ -88,17 +88,17 @@ test('a house that nobody knows is not told of', async () => {
 test('a page that follows upon a copy which was replaced meanwhile is asked for again, from where the new one ends', async () => {
   const asked: number[] = [];
   const later = { ...house, revision: 4, name: 'Later' };
-  const { catchingUp, copies } = device((houseId, since) => {
+  const { catchingUp, copies } = device((ledgerId, since) => {
     asked.push(since);
     // The server turned out to know less, and another tab took the copy back, while this was on its way.
-    if (since > 0) copies.replace(houseId, EMPTY_COPY);
+    if (since > 0) copies.replace(ledgerId, EMPTY_COPY);
     return Promise.resolve({
       records: since > 0 ? [] : [{ kind: 'house' as const, record: later }],
       upTo: 5,
       more: false,
     });
   });
-  await catchingUp.refreshHouse(house.id);
+  await catchingUp.refreshLedger(house.id);
   expect(asked).toEqual([3, 0]);
   expect(copies.recordOf(house.id, house.id)?.record).toEqual(later);
   expect(copies.of(house.id).upTo).toBe(5);
@@ -107,7 +107,7 @@ test('a page that follows upon a copy which was replaced meanwhile is asked for 
 /** What a server tells of a house that has so many changes, asked since one of them. */
 const pageOf = (id: string, since: number, upTo: number): ChangesPage => ({
   records:
-    upTo > since ? [{ kind: 'house', record: { ...house, id, houseId: id, revision: upTo, name: id } }] : [],
+    upTo > since ? [{ kind: 'house', record: { ...house, id, ledgerId: id, revision: upTo, name: id } }] : [],
   upTo,
   more: false,
 });

@@ -1,9 +1,9 @@
-import { HOUSES_ASKED_MAX, type ChangesPage, type News } from '@calvet/contract';
+import { LEDGERS_ASKED_MAX, type ChangesPage, type News } from '@calvet/contract';
 import { lostByServer } from './after-restore';
 import { ApiProblem, Unreachable, type Api } from './api';
 import { NextCall, type Clock } from './clock';
 import type { Copies } from './copies';
-import { EMPTY_COPY, withRecords, type HouseCopy } from './house-copy';
+import { EMPTY_COPY, withRecords, type LedgerCopy } from './ledger-copy';
 import type { ToldHouses } from './house-summaries';
 import type { Outbox } from './outbox';
 import { waitingIn } from './outbox-rules';
@@ -13,8 +13,8 @@ import type { Wish } from './store-options';
 const OPEN_GAP_MS = 10_000;
 const NEWS_GAP_MS = 1000;
 
-const isUnknownHouse = (error: unknown): boolean =>
-  error instanceof ApiProblem && error.problem.code === 'unknown-house';
+const isUnknownLedger = (error: unknown): boolean =>
+  error instanceof ApiProblem && error.problem.code === 'unknown-ledger';
 
 interface CatchingUpOptions {
   readonly api: Pick<Api, 'houses' | 'changesOf' | 'changesSince'>;
@@ -27,9 +27,9 @@ interface CatchingUpOptions {
   readonly onUnreachable: () => void;
   readonly onHouses: (told: ToldHouses) => void;
   /** The server lost something of a house; this tab does not send, and leaves it to the one that does. */
-  readonly onLost: (houseId: string) => void;
+  readonly onLost: (ledgerId: string) => void;
   /** What the server lost is sent again, upon what it has. */
-  readonly writeLost: (houseId: string, lost: readonly Wish[], told: HouseCopy) => void;
+  readonly writeLost: (ledgerId: string, lost: readonly Wish[], told: LedgerCopy) => void;
 }
 
 /** Work that several may ask for at once, and that is done once. */
@@ -52,18 +52,18 @@ export class CatchingUp {
   private askedAt = -Infinity;
   private onMissed: () => void = () => undefined;
   private readonly nextLook: NextCall;
-  private readonly houses = new Once((houseId) => this.bring(houseId));
-  private readonly lost = new Once((houseId) => this.tellWhatWasLost(houseId));
+  private readonly houses = new Once((ledgerId) => this.bring(ledgerId));
+  private readonly lost = new Once((ledgerId) => this.tellWhatWasLost(ledgerId));
 
   constructor(private readonly options: CatchingUpOptions) {
     this.nextLook = new NextCall(options.clock, () => this.onMissed());
   }
 
   /** Brings a house's copy up to date, page by page. */
-  readonly refreshHouse = (houseId: string): Promise<void> => this.houses.do(houseId);
+  readonly refreshLedger = (ledgerId: string): Promise<void> => this.houses.do(ledgerId);
 
   /** The server knows less than it did, as after a backup was brought back: it is told what it lost, once. */
-  readonly tellAgain = (houseId: string): Promise<boolean> => this.lost.do(houseId);
+  readonly tellAgain = (ledgerId: string): Promise<boolean> => this.lost.do(ledgerId);
 
   /** Asks for the list of houses by this from now on, where something may have been missed. */
   askBy(look: () => void): void {
@@ -76,10 +76,10 @@ export class CatchingUp {
   }
 
   /** Fetches what a piece of news is about, where it is not here yet. */
-  async hear({ houseId, upTo }: News): Promise<void> {
+  async hear({ ledgerId, upTo }: News): Promise<void> {
     const { copies } = this.options;
-    if (!copies.has(houseId)) this.missed(NEWS_GAP_MS);
-    else if (copies.of(houseId).upTo < upTo) await this.refreshHouse(houseId).catch(() => undefined);
+    if (!copies.has(ledgerId)) this.missed(NEWS_GAP_MS);
+    else if (copies.of(ledgerId).upTo < upTo) await this.refreshLedger(ledgerId).catch(() => undefined);
   }
 
   close(): void {
@@ -114,16 +114,16 @@ export class CatchingUp {
   }
 
   /** Brings copies of several houses up to date, by one request for as many as go into one answer. */
-  readonly refreshEach = async (houseIds: readonly string[]): Promise<void> => {
-    const groups = Array.from({ length: Math.ceil(houseIds.length / HOUSES_ASKED_MAX) }, (_, i) =>
-      houseIds.slice(i * HOUSES_ASKED_MAX, (i + 1) * HOUSES_ASKED_MAX),
+  readonly refreshEach = async (ledgerIds: readonly string[]): Promise<void> => {
+    const groups = Array.from({ length: Math.ceil(ledgerIds.length / LEDGERS_ASKED_MAX) }, (_, i) =>
+      ledgerIds.slice(i * LEDGERS_ASKED_MAX, (i + 1) * LEDGERS_ASKED_MAX),
     );
     await Promise.all(groups.map((group) => this.bringEach(group)));
   };
 
-  private async bringEach(houseIds: readonly string[]): Promise<void> {
+  private async bringEach(ledgerIds: readonly string[]): Promise<void> {
     const { api, copies } = this.options;
-    let left = houseIds;
+    let left = ledgerIds;
     while (left.length > 1) {
       const asked = new Map(left.map((id) => [id, copies.of(id).upTo]));
       const { pages } = await api.changesOf(asked);
@@ -137,82 +137,82 @@ export class CatchingUp {
       if (came === 0) break;
     }
     // Too long for an answer with others, unknown to the server, or the last one.
-    await Promise.all(left.map(this.refreshHouse));
+    await Promise.all(left.map(this.refreshLedger));
   }
 
   /** Takes in what was asked for since a change number. */
-  private async takePage(houseId: string, since: number, page: ChangesPage): Promise<'goes on' | 'ends'> {
+  private async takePage(ledgerId: string, since: number, page: ChangesPage): Promise<'goes on' | 'ends'> {
     const { copies } = this.options;
-    const held = copies.of(houseId).upTo;
+    const held = copies.of(ledgerId).upTo;
     // Another copy took its place meanwhile, which does not hold what came before this page.
     if (held < since) return 'goes on';
     if (page.upTo < since && since === held) {
-      await this.tellAgain(houseId);
+      await this.tellAgain(ledgerId);
       return 'ends';
     }
-    copies.take(houseId, page.records, page.upTo);
+    copies.take(ledgerId, page.records, page.upTo);
     return page.more ? 'goes on' : 'ends';
   }
 
-  private async bring(houseId: string): Promise<void> {
+  private async bring(ledgerId: string): Promise<void> {
     const { api, copies, outbox } = this.options;
     for (;;) {
-      const since = copies.of(houseId).upTo;
+      const since = copies.of(ledgerId).upTo;
       let page: ChangesPage;
       try {
-        page = await api.changesSince(houseId, since);
+        page = await api.changesSince(ledgerId, since);
       } catch (error) {
-        if (!isUnknownHouse(error)) throw error;
-        if (since > 0) await this.tellAgain(houseId);
-        else if (waitingIn(outbox.getState(), houseId).length === 0) throw error;
+        if (!isUnknownLedger(error)) throw error;
+        if (since > 0) await this.tellAgain(ledgerId);
+        else if (waitingIn(outbox.getState(), ledgerId).length === 0) throw error;
         return;
       }
-      if ((await this.takePage(houseId, since, page)) === 'ends') return;
+      if ((await this.takePage(ledgerId, since, page)) === 'ends') return;
     }
   }
 
   /** Everything that the server has of a house; nothing where it does not know it. */
-  private async toldOf(houseId: string): Promise<HouseCopy> {
+  private async toldOf(ledgerId: string): Promise<LedgerCopy> {
     let told = EMPTY_COPY;
     try {
       for (;;) {
-        const page = await this.options.api.changesSince(houseId, told.upTo);
+        const page = await this.options.api.changesSince(ledgerId, told.upTo);
         told = withRecords(told, page.records, page.upTo);
         if (!page.more) return told;
       }
     } catch (error) {
-      if (isUnknownHouse(error)) return told;
+      if (isUnknownLedger(error)) return told;
       throw error;
     }
   }
 
   /** True where there is something to tell, or another tab tells it. */
-  private async tellWhatWasLost(houseId: string): Promise<boolean> {
+  private async tellWhatWasLost(ledgerId: string): Promise<boolean> {
     const { copies, outbox, onLost, writeLost } = this.options;
     // An answer to what was sent before it was told comes late: it is on its way already.
     const isOnItsWay = outbox
       .getState()
-      .pending.some(({ change }) => change.id === houseId && change.op === 'create');
+      .pending.some(({ change }) => change.id === ledgerId && change.op === 'create');
     if (isOnItsWay) return true;
-    if (!copies.has(houseId)) return false;
+    if (!copies.has(ledgerId)) return false;
     if (!outbox.isLeading()) {
-      onLost(houseId);
+      onLost(ledgerId);
       return true;
     }
-    const told = await this.toldOf(houseId);
+    const told = await this.toldOf(ledgerId);
     // Another tab may send by now: then it is for that one to tell.
     if (!outbox.isLeading()) {
-      onLost(houseId);
+      onLost(ledgerId);
       return true;
     }
-    const held = copies.of(houseId);
+    const held = copies.of(ledgerId);
     if (told.upTo >= held.upTo && told.records.size >= held.records.size) {
-      copies.take(houseId, [...told.records.values()], told.upTo);
+      copies.take(ledgerId, [...told.records.values()], told.upTo);
       return told.records.size > 0;
     }
-    const lost = lostByServer(houseId, held, told);
-    copies.replace(houseId, told);
-    writeLost(houseId, lost, told);
+    const lost = lostByServer(ledgerId, held, told);
+    copies.replace(ledgerId, told);
+    writeLost(ledgerId, lost, told);
     return lost.length > 0;
   }
 }

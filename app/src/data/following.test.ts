@@ -38,10 +38,10 @@ test('news comes as it is told; what is no news is passed over', () => {
   following.start();
   jest.advanceTimersByTime(10);
   expect(following.hears()).toBe(true);
-  for (const data of ['{"houseId":"h","upTo":4}', '<html>', '{}', 'null', '{"houseId":"h","upTo":"4"}']) {
+  for (const data of ['{"ledgerId":"h","upTo":4}', '<html>', '{}', 'null', '{"ledgerId":"h","upTo":"4"}']) {
     streams[0]?.onmessage?.({ data });
   }
-  expect(news).toEqual([{ houseId: 'h', upTo: 4 }]);
+  expect(news).toEqual([{ ledgerId: 'h', upTo: 4 }]);
 });
 
 test('a proxy that ends every line at once is asked a few times a minute', () => {

@@ -26,7 +26,7 @@ const HOLDS_MS = 60_000;
 function newsIn(data: string): News | null {
   try {
     const news = JSON.parse(data) as Partial<News> | null;
-    return typeof news?.houseId === 'string' && typeof news.upTo === 'number' ? (news as News) : null;
+    return typeof news?.ledgerId === 'string' && typeof news.upTo === 'number' ? (news as News) : null;
   } catch {
     return null;
   }

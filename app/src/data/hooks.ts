@@ -10,7 +10,7 @@ import {
 } from '@calvet/contract';
 import { useEffect, useMemo, useState, useSyncExternalStore } from 'react';
 import useSWR from 'swr';
-import { notStored, withPending, type HouseCopy, type HouseView } from './house-copy';
+import { notStored, withPending, type LedgerCopy, type HouseView } from './ledger-copy';
 import { summaryOf, type ToldHouses } from './house-summaries';
 import type { KeptIn } from './keeping';
 import type { OutboxState } from './outbox';
@@ -76,7 +76,7 @@ export function useKeptIn(): KeptIn {
   return useSyncExternalStore(keeping.subscribe, keeping.where, keeping.where);
 }
 
-function useCopies(): ReadonlyMap<string, HouseCopy> {
+function useCopies(): ReadonlyMap<string, LedgerCopy> {
   const { copies } = useStore();
   return useSyncExternalStore(copies.subscribe, copies.all, copies.all);
 }
@@ -87,20 +87,20 @@ function useAllTyped(): AllTyped {
 }
 
 /** A house with its areas and tests; null where it does not exist or was deleted, undefined until it is known. */
-export function useHouse(houseId: string): Loaded<HouseView | null> {
+export function useHouse(ledgerId: string): Loaded<HouseView | null> {
   const store = useStore();
   useHouseList();
   const isRead = useKeptIn() !== 'opening';
-  const copy = useCopies().get(houseId);
+  const copy = useCopies().get(ledgerId);
   const state = useOutbox();
   const kept = useMemo(
-    () => (isRead ? viewWithWaiting(copy, houseId, state) : undefined),
-    [isRead, copy, state, houseId],
+    () => (isRead ? viewWithWaiting(copy, ledgerId, state) : undefined),
+    [isRead, copy, state, ledgerId],
   );
   // Of a house that was made here and not sent yet the server knows nothing to ask for.
   const { error, mutate } = useSWR<void, Error>(
-    isRead && copy === undefined && kept == null ? ['house', houseId] : null,
-    () => store.refreshHouse(houseId),
+    isRead && copy === undefined && kept == null ? ['house', ledgerId] : null,
+    () => store.refreshLedger(ledgerId),
   );
   const typed = useAllTyped();
   const data = useMemo(() => kept && viewWithTyped(kept, typed), [kept, typed]);
@@ -112,13 +112,13 @@ export function useHouse(houseId: string): Loaded<HouseView | null> {
  * @param begin its fields to start with; called once for each id
  */
 export function useRecordToBe<Body extends Bodies[Kind]>(
-  { id, houseId }: Pick<RecordBase, 'id' | 'houseId'>,
+  { id, ledgerId }: Pick<RecordBase, 'id' | 'ledgerId'>,
   begin: () => Body,
 ): Stored<Body> {
   const typed = useAllTyped();
   const [begun, setBegun] = useState<Stored<Body> | null>(null);
   if (begun?.id === id) return withTyped(begun, typed);
-  const record = { ...begin(), ...notStored(id, houseId) };
+  const record = { ...begin(), ...notStored(id, ledgerId) };
   setBegun(record);
   return record;
 }
@@ -186,8 +186,8 @@ export function useHeldNames(): ReadonlyMap<string, string> {
 }
 
 /** What is held of a record, in the newest state that the server told. */
-export function useHeldRecord(houseId: string, id: string): KindedRecord | undefined {
-  return useCopies().get(houseId)?.records.get(id);
+export function useHeldRecord(ledgerId: string, id: string): KindedRecord | undefined {
+  return useCopies().get(ledgerId)?.records.get(id);
 }
 
 /** Something that was deleted and can be put back. */
@@ -200,13 +200,13 @@ export interface DeletedThing {
 }
 
 function deletedIn(
-  houseId: string,
-  copy: HouseCopy,
+  ledgerId: string,
+  copy: LedgerCopy,
   state: OutboxState,
   since: number,
 ): readonly DeletedThing[] {
-  const { records } = withPending(copy, houseId, waitingIn(state, houseId));
-  const house = records.get(houseId)?.record;
+  const { records } = withPending(copy, ledgerId, waitingIn(state, ledgerId));
+  const house = records.get(ledgerId)?.record;
   const houseName = house !== undefined && 'name' in house ? house.name : undefined;
   return [...records.values()].flatMap((item): readonly DeletedThing[] => {
     const { deletedAt } = item.record;

@@ -1,5 +1,5 @@
 import { houseSummary, type House, type HouseSummary } from '@calvet/contract';
-import type { HouseView } from './house-copy';
+import type { HouseView } from './ledger-copy';
 
 /** The list of houses as the server told it, with what it says of each. */
 export interface ToldHouses {

@@ -1,7 +1,7 @@
 /** @jest-environment node */
 import 'fake-indexeddb/auto';
 import type { KindedRecord } from '@calvet/contract';
-import { copiesOf } from './house-copy';
+import { copiesOf } from './ledger-copy';
 import { LocalDatabase } from './local-database';
 
 /* What several tabs of one browser write down of one house. */
@@ -19,15 +19,15 @@ const open = (name: string) =>
 const area = (id: string, name: string, revision = 1): KindedRecord =>
   ({
     kind: 'area',
-    record: { id, houseId: 'h', revision, deletedAt: null, name },
+    record: { id, ledgerId: 'h', revision, deletedAt: null, name },
   }) as unknown as KindedRecord;
 
 test('of two tabs that write one house the newer records stay, and the house is told as far as both know it', async () => {
   const name = freshName();
   const [one, other] = [await open(name), await open(name)];
-  one.keepCopy({ houseId: 'h', upTo: 9 }, [area('a', 'Newer', 4), area('b', 'Roof')]);
+  one.keepCopy({ ledgerId: 'h', upTo: 9 }, [area('a', 'Newer', 4), area('b', 'Roof')]);
   await one.settled();
-  other.keepCopy({ houseId: 'h', upTo: 7 }, [area('a', 'Older', 3)]);
+  other.keepCopy({ ledgerId: 'h', upTo: 7 }, [area('a', 'Older', 3)]);
   await other.settled();
   const copy = copiesOf(await one.load()).get('h');
   expect(copy?.upTo).toBe(9);
@@ -42,17 +42,17 @@ test('of two tabs that write one house the newer records stay, and the house is 
 test('a tab that has written since another one wrote lays nothing older over that', async () => {
   const name = freshName();
   const one = await open(name);
-  one.keepCopy({ houseId: 'h', upTo: 1 }, [area('a', 'First')]);
+  one.keepCopy({ ledgerId: 'h', upTo: 1 }, [area('a', 'First')]);
   await one.settled();
   const other = await open(name);
   await other.load();
-  one.keepCopy({ houseId: 'h', since: 1, upTo: 9 }, [area('a', 'Newer', 4)]);
+  one.keepCopy({ ledgerId: 'h', since: 1, upTo: 9 }, [area('a', 'Newer', 4)]);
   await one.settled();
   // As a batch of answers comes in: each record by itself, all in one go.
-  other.keepCopy({ houseId: 'h', upTo: 0 }, [area('b', 'Roof')]);
-  other.keepCopy({ houseId: 'h', upTo: 0 }, [area('a', 'Older', 3)]);
+  other.keepCopy({ ledgerId: 'h', upTo: 0 }, [area('b', 'Roof')]);
+  other.keepCopy({ ledgerId: 'h', upTo: 0 }, [area('a', 'Older', 3)]);
   await other.settled();
-  other.keepCopy({ houseId: 'h', upTo: 0 }, [area('a', 'Older still', 2)]);
+  other.keepCopy({ ledgerId: 'h', upTo: 0 }, [area('a', 'Older still', 2)]);
   await other.settled();
   const copy = copiesOf(await one.load()).get('h');
   expect(copy?.upTo).toBe(9);
@@ -63,9 +63,9 @@ test('a tab that has written since another one wrote lays nothing older over tha
 
 test('a house is told no further than its records are here, whatever a tab that ended had told', async () => {
   const local = await open(freshName());
-  local.keepCopy({ houseId: 'h', upTo: 5 }, [area('a', 'Wall')]);
+  local.keepCopy({ ledgerId: 'h', upTo: 5 }, [area('a', 'Wall')]);
   // What came between 5 and 9 was another tab's to write.
-  local.keepCopy({ houseId: 'h', since: 9, upTo: 12 }, [area('b', 'Roof')]);
+  local.keepCopy({ ledgerId: 'h', since: 9, upTo: 12 }, [area('b', 'Roof')]);
   await local.settled();
   const copy = copiesOf(await local.load()).get('h');
   expect([copy?.upTo, copy?.records.size]).toEqual([5, 2]);

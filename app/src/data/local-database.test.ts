@@ -2,7 +2,7 @@
 import 'fake-indexeddb/auto';
 import type { House, KindedRecord } from '@calvet/contract';
 import { deleteDB, openDB } from 'idb';
-import { copiesOf } from './house-copy';
+import { copiesOf } from './ledger-copy';
 import { OutboxKeeper, restoredFrom } from './kept-outbox';
 import { LocalDatabase } from './local-database';
 import type { OutboxState } from './outbox';
@@ -20,10 +20,10 @@ const open = (name: string) => LocalDatabase.open({ rewrite: rewriteNothing, onT
 const area = (id: string, name: string): KindedRecord =>
   ({
     kind: 'area',
-    record: { id, houseId: 'h', revision: 1, deletedAt: null, name },
+    record: { id, ledgerId: 'h', revision: 1, deletedAt: null, name },
   }) as unknown as KindedRecord;
-const pending = (changeId: string, houseId = 'h'): Pending => ({
-  houseId,
+const pending = (changeId: string, ledgerId = 'h'): Pending => ({
+  ledgerId,
   isSealed: false,
   change: { changeId, kind: 'area', id: 'a', baseRevision: 1, op: 'update', body: {} },
 });
@@ -40,8 +40,8 @@ const stateOf = (waiting: readonly Pending[], inTrouble: readonly Troubled[] = [
 test('what was kept is there again, newest state of each record', async () => {
   const name = freshName();
   const local = await open(name);
-  local.keepCopy({ houseId: 'h', upTo: 3 }, [area('a', 'Wall'), area('b', 'Roof')]);
-  local.keepCopy({ houseId: 'h', upTo: 5 }, [area('a', 'West wall')]);
+  local.keepCopy({ ledgerId: 'h', upTo: 3 }, [area('a', 'Wall'), area('b', 'Roof')]);
+  local.keepCopy({ ledgerId: 'h', upTo: 5 }, [area('a', 'West wall')]);
   local.keepHouses(listOf({ id: 'h', name: 'Byre' }));
   await local.settled();
   local.close();
@@ -67,7 +67,7 @@ test('what somebody entered is on the disk before it counts as kept; what the se
     await local.settled();
     return asked.mock.calls.map(([, , options]) => options?.durability);
   };
-  const tell = () => local.keepCopy({ houseId: 'h', upTo: 3 }, [area('a', 'Wall')]);
+  const tell = () => local.keepCopy({ ledgerId: 'h', upTo: 3 }, [area('a', 'Wall')]);
   expect(await how(tell)).toEqual(['relaxed']);
   expect(await how(() => local.keepEntries([], () => undefined))).toEqual(['strict']);
   const both = () => {
@@ -233,12 +233,12 @@ describe('pictures', () => {
 
 test('a house that is forgotten leaves no other out', async () => {
   const local = await open(freshName());
-  local.keepCopy({ houseId: 'h', upTo: 3 }, [area('a', 'Wall'), area('b', 'Roof')]);
-  local.keepCopy({ houseId: 'i', upTo: 1 }, [area('c', 'Floor')]);
+  local.keepCopy({ ledgerId: 'h', upTo: 3 }, [area('a', 'Wall'), area('b', 'Roof')]);
+  local.keepCopy({ ledgerId: 'i', upTo: 1 }, [area('c', 'Floor')]);
   local.dropCopy('h');
   await local.settled();
   const { copies, records } = await local.load();
-  expect(copies.map(({ houseId }) => houseId)).toEqual(['i']);
+  expect(copies.map(({ ledgerId }) => ledgerId)).toEqual(['i']);
   expect(records.map(({ id }) => id)).toEqual(['c']);
   local.close();
 });

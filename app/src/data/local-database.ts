@@ -26,7 +26,7 @@ import type { Entry } from './outbox-rules';
 
 const LOCAL_DATABASE = 'calvet';
 
-/** How far a house's records go, and from where on they are told. */
+/** How far a ledger's records go, and from where on they are told. */
 interface CopyWritten extends KeptCopy {
   readonly since?: number;
 }
@@ -80,9 +80,9 @@ export class LocalDatabase {
   private last: Promise<void> = Promise.resolve();
   private again: ReturnType<typeof setTimeout> | null = null;
   private isEnded = false;
-  /** By house, who this tab knows to have written its copy last. */
+  /** By ledger, who this tab knows to have written its copy last. */
   private readonly lastWriters = new Map<string, string | undefined>();
-  /** Houses of which other tabs may have written records that this one does not know. */
+  /** Ledgers of which other tabs may have written records that this one does not know. */
   private readonly shared = new Set<string>();
   /** Pending while the connection is gone; null while there is one. */
   private reopening: Promise<void> | null = null;
@@ -158,7 +158,7 @@ export class LocalDatabase {
       tx.objectStore('uploads').getAll(),
       tx.objectStore('taken').getAllKeys(),
     ]);
-    copies.forEach(({ houseId, writer }) => this.lastWriters.set(houseId, writer));
+    copies.forEach(({ ledgerId, writer }) => this.lastWriters.set(ledgerId, writer));
     return {
       copies,
       records: records.map((record) => ({ ...record, item: presentRecord(record.item) })),
@@ -189,33 +189,33 @@ export class LocalDatabase {
   }
 
   /**
-   * Keeps newer records of a house: all that changed after `since`, up to `upTo`. What another tab has written meanwhile and
-   * is newer still, stays; where what came before `since` is not here, the house is told no further than it was.
+   * Keeps newer records of a ledger: all that changed after `since`, up to `upTo`. What another tab has written meanwhile and
+   * is newer still, stays; where what came before `since` is not here, the ledger is told no further than it was.
    */
-  keepCopy({ houseId, upTo, since = 0 }: CopyWritten, items: readonly KindedRecord[]): void {
+  keepCopy({ ledgerId, upTo, since = 0 }: CopyWritten, items: readonly KindedRecord[]): void {
     this.gather(async (tx) => {
       const copies = tx.objectStore('copies');
       const records = tx.objectStore('records');
-      const known = await copies.get(houseId);
+      const known = await copies.get(ledgerId);
       // Once another tab wrote between, this one does not know any more what is there.
       if (
         known !== undefined &&
-        (known.writer === undefined || known.writer !== this.lastWriters.get(houseId))
+        (known.writer === undefined || known.writer !== this.lastWriters.get(ledgerId))
       )
-        this.shared.add(houseId);
-      const isAlone = !this.shared.has(houseId);
+        this.shared.add(ledgerId);
+      const isAlone = !this.shared.has(ledgerId);
       const before = known?.upTo ?? 0;
       const writer = v7();
-      this.lastWriters.set(houseId, writer);
-      void copies.put({ houseId, upTo: before >= since ? Math.max(upTo, before) : before, writer });
+      this.lastWriters.set(ledgerId, writer);
+      void copies.put({ ledgerId, upTo: before >= since ? Math.max(upTo, before) : before, writer });
       const kept = isAlone
         ? []
-        : await Promise.all(items.map(({ record }) => records.get([houseId, record.id])));
+        : await Promise.all(items.map(({ record }) => records.get([ledgerId, record.id])));
       const written = unwrap(records);
       items.forEach((item, i) => {
         const before = kept[i];
         if (before !== undefined && before.item.record.revision > item.record.revision) return;
-        written.put({ houseId, id: item.record.id, item });
+        written.put({ ledgerId, id: item.record.id, item });
       });
     }, true);
   }
@@ -272,11 +272,11 @@ export class LocalDatabase {
     });
   }
 
-  /** Forgets a house's records and how far they go. */
-  dropCopy(houseId: string): void {
+  /** Forgets a ledger's records and how far they go. */
+  dropCopy(ledgerId: string): void {
     this.gather((tx) => {
-      void tx.objectStore('copies').delete(houseId);
-      void tx.objectStore('records').delete(IDBKeyRange.bound([houseId], [houseId, []]));
+      void tx.objectStore('copies').delete(ledgerId);
+      void tx.objectStore('records').delete(IDBKeyRange.bound([ledgerId], [ledgerId, []]));
     });
   }
 

@@ -9,15 +9,15 @@ import type { DBSchema, IDBPDatabase, IDBPTransaction, StoreNames } from 'idb';
 import type { ToldHouses } from './house-summaries';
 import type { Entry, Pending, Troubled } from './outbox-rules';
 
-/** How far a house's records on this device go, and by which writing. */
+/** How far a ledger's records on this device go, and by which writing. */
 export interface KeptCopy {
-  readonly houseId: string;
+  readonly ledgerId: string;
   readonly upTo: number;
   readonly writer?: string;
 }
 
 interface KeptRecord {
-  readonly houseId: string;
+  readonly ledgerId: string;
   readonly id: string;
   readonly item: KindedRecord;
 }
@@ -105,7 +105,40 @@ export const UPGRADES: readonly Upgrade[] = [
         uploads.forEach((upload) => void store.put(upload));
       });
   },
+  // A record is of a house or of a practice: what was called `houseId` is its ledger's id.
+  (db, tx) => {
+    const formerly = ['copies', 'records', 'outbox', 'entries'] as const;
+    void Promise.all([
+      ...formerly.map((name) => tx.objectStore(name).getAll() as Promise<Former[]>),
+      tx.objectStore('entries').getAllKeys(),
+    ]).then(([copies = [], records = [], outbox = [], entries = [], keys = []]) => {
+      db.deleteObjectStore('copies');
+      db.deleteObjectStore('records');
+      const copyStore = db.createObjectStore('copies', { keyPath: 'ledgerId' });
+      const recordStore = db.createObjectStore('records', { keyPath: ['ledgerId', 'id'] });
+      copies.forEach((copy) => void copyStore.put(inLedger(copy as Former)));
+      records.forEach((record) => void recordStore.put(inLedger(record as Former)));
+      outbox.forEach((change) => void tx.objectStore('outbox').put(inLedger(change as Former)));
+      entries.forEach(
+        (entry, i) => void tx.objectStore('entries').put(inLedger(entry as Former), keys[i] as number),
+      );
+    });
+  },
 ];
+
+type Former = object;
+
+/** What was kept in a house, with all that lies in it, as it is kept in a ledger. */
+function inLedger<T>(kept: Former): T {
+  const members = Object.entries(kept).map(([name, value]: [string, unknown]): [string, unknown] => [
+    name === 'houseId' ? 'ledgerId' : name,
+    HOLDS.has(name) && typeof value === 'object' && value !== null ? inLedger(value) : value,
+  ]);
+  return Object.fromEntries(members) as T;
+}
+
+/** Members in which a former `houseId` may lie: of a record that is kept, of what waits, and of what it met. */
+const HOLDS = new Set(['item', 'record', 'waiting', 'trouble', 'current', 'entry']);
 
 export const STORES: Store[] = [
   'copies',

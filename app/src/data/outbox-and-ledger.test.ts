@@ -2,7 +2,7 @@ import { asKindedRecord, type Change, type ChangeOutcome, type KindedRecord } fr
 import fc from 'fast-check';
 import { HOUSE, LedgerServer } from '../../../contract/test/ledger-server';
 import { answeredRecord } from './answered-record';
-import { withPending } from './house-copy';
+import { withPending } from './ledger-copy';
 import { withDecision, withOutcomes } from './outbox-answers';
 import {
   baseOf,
@@ -105,7 +105,7 @@ class Device {
     );
     const enteredAt = new Date(++this.minutes * 60_000).toISOString();
     const seen = seenUnder(this.waiting, part.id);
-    return { ...rest, change, seenRevision, seen, enteredAt, houseId: HOUSE, entryId: newId() };
+    return { ...rest, change, seenRevision, seen, enteredAt, ledgerId: HOUSE, entryId: newId() };
   }
 
   private enter(part: Parameters<Device['entry']>[0]): void {

@@ -101,8 +101,8 @@ type Conflict = Extract<ChangeOutcome, { outcome: 'conflict' }>;
  * the house put back by somebody, it would come before what it was entered after.
  */
 function askedWithDeletedHouse(state: Waiting, met: Troubled): Waiting {
-  const isToJoin = ({ houseId, change, isSealed }: Pending): boolean =>
-    houseId === met.houseId && !isSealed && change.kind !== 'house';
+  const isToJoin = ({ ledgerId, change, isSealed }: Pending): boolean =>
+    ledgerId === met.ledgerId && !isSealed && change.kind !== 'house';
   const joining = state.pending.filter(isToJoin).map((each): Troubled => ({ ...each, trouble: met.trouble }));
   const all = [...state.troubled, met, ...joining];
   return {
@@ -195,7 +195,7 @@ function withOutcome(state: Waiting, changeId: string, outcome: ChangeOutcome, n
       if (isTooNew(waiting.change, outcome))
         return { ...state, pending: replaced(state.pending, waiting, [{ ...waiting, isTooNew: true }]) };
       // It waits until its house was mended.
-      if (outcome.code === 'unknown-house') return state;
+      if (outcome.code === 'unknown-ledger') return state;
       const trouble: Trouble = { kind: 'refused', message: outcome.message, field: outcome.field };
       return {
         pending: state.pending.filter((each) => each !== waiting),
@@ -230,11 +230,11 @@ function insisting(
   current: KindedRecord,
   newId: () => string,
 ): { readonly restores: readonly Pending[]; readonly more: readonly Pending[] } {
-  const { houseId, change, times } = troubled;
+  const { ledgerId, change, times } = troubled;
   const { revision, deletedAt } = current.record;
   const { parts: _parts, ...bare } = change;
   const step = (op: Change['op'], more: BodyChange = NO_CHANGE, baseRevision = revision): Pending => ({
-    houseId,
+    ledgerId,
     isSealed: false,
     times,
     change: withBodyChange({ ...bare, changeId: newId(), baseRevision, op }, more),
@@ -258,7 +258,7 @@ function undisputed(found: Troubled, newId: () => string): readonly Pending[] {
   const { rest } = askedAbout(found);
   if (isEmptyChange(rest)) return [];
   const change = withBodyChange({ ...found.change, changeId: newId() }, rest);
-  return [{ houseId: found.houseId, change, isSealed: false, times: found.times }];
+  return [{ ledgerId: found.ledgerId, change, isSealed: false, times: found.times }];
 }
 
 /** What goes on again before all that waits, but after what was entered earlier of its record and is still on its way. */
@@ -286,7 +286,7 @@ export function withDecision(
   const { trouble } = found;
   const isGroup = isOfDeletedHouse(found);
   const settled = isGroup
-    ? state.troubled.filter((each) => each.houseId === found.houseId && isOfDeletedHouse(each))
+    ? state.troubled.filter((each) => each.ledgerId === found.ledgerId && isOfDeletedHouse(each))
     : [found];
   if (shownOf(settled) !== shown) return state;
   const troubled = state.troubled.filter((each) => !settled.includes(each));
@@ -296,8 +296,8 @@ export function withDecision(
     const disputes = troubled.filter((each) => more.some(({ change }) => isDisputeOver(change.id)(each)));
     return disputes.reduce((gathered, dispute) => gatheredInto(gathered, dispute, newId), next);
   };
-  const again = settled.map(({ houseId, change, times }): Pending => ({
-    houseId,
+  const again = settled.map(({ ledgerId, change, times }): Pending => ({
+    ledgerId,
     change: { ...change, changeId: newId() },
     isSealed: false,
     times,
@@ -308,12 +308,12 @@ export function withDecision(
   if (isGroup) {
     const { record } = trouble.current;
     const restoring: Pending = {
-      houseId: found.houseId,
+      ledgerId: found.ledgerId,
       isSealed: false,
       change: {
         changeId: newId(),
         kind: 'house',
-        id: found.houseId,
+        id: found.ledgerId,
         baseRevision: record.revision,
         op: 'restore',
         body: {},

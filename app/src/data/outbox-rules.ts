@@ -16,7 +16,7 @@ import {
 
 /** A change on its way to the server. */
 export interface Pending {
-  readonly houseId: string;
+  readonly ledgerId: string;
   readonly change: Change;
   /**
    * True once it may have left this device: what is entered later goes under an id of its own, since nobody knows whether
@@ -63,7 +63,7 @@ export const NOTHING_WAITS: Waiting = { pending: [], troubled: [] };
 export interface Entry {
   /** Becomes the id of the change, unless it joins another. */
   readonly entryId: string;
-  readonly houseId: string;
+  readonly ledgerId: string;
   readonly kind: Kind;
   readonly id: string;
   readonly op: ChangeOp;
@@ -176,8 +176,8 @@ export function baseOf(
 }
 
 /** True where a change met a house that somebody deleted. */
-export function isOfDeletedHouse({ houseId, change, trouble }: Troubled): boolean {
-  return trouble.kind === 'conflict' && trouble.current.record.id === houseId && change.id !== houseId;
+export function isOfDeletedHouse({ ledgerId, change, trouble }: Troubled): boolean {
+  return trouble.kind === 'conflict' && trouble.current.record.id === ledgerId && change.id !== ledgerId;
 }
 
 export const isDisputeOver = (id: string) => (each: Troubled) =>
@@ -301,7 +301,7 @@ function appended(state: Waiting, given: Entry): Waiting {
     return { ...state, pending: replaced(state.pending, open, [joining]) };
   }
   const change = changeOf(entry, base);
-  return { ...state, pending: [...state.pending, { houseId: entry.houseId, change, isSealed: false }] };
+  return { ...state, pending: [...state.pending, { ledgerId: entry.ledgerId, change, isSealed: false }] };
 }
 
 /** An update of a record mends what was refused of it: all goes together, before whatever was made upon it. */
@@ -322,17 +322,17 @@ function mended(state: Waiting, entry: Entry): Waiting | null {
   };
   return {
     troubled: state.troubled.filter((each) => !refused.includes(each)),
-    pending: [{ houseId: first.houseId, change, isSealed: false }, ...state.pending],
+    pending: [{ ledgerId: first.ledgerId, change, isSealed: false }, ...state.pending],
   };
 }
 
 /** What is entered in a house that somebody deleted waits for the same decision as all that met the deletion. */
 function besideDeletedHouse(state: Waiting, entry: Entry): Waiting | null {
-  const met = state.troubled.find((each) => each.houseId === entry.houseId && isOfDeletedHouse(each));
+  const met = state.troubled.find((each) => each.ledgerId === entry.ledgerId && isOfDeletedHouse(each));
   if (met === undefined || entry.kind === 'house') return null;
   const change = changeOf(entry, entry.seenRevision);
-  const { houseId, trouble } = met;
-  return { ...state, troubled: [...state.troubled, { houseId, trouble, change, isSealed: false }] };
+  const { ledgerId, trouble } = met;
+  return { ...state, troubled: [...state.troubled, { ledgerId, trouble, change, isSealed: false }] };
 }
 
 /** What waits, with something more entered that touches no dispute. */
@@ -375,7 +375,7 @@ export function withEntries(state: Waiting, entries: readonly Entry[]): Waiting 
       next = withEntry(withMade(), entry);
       made = [];
     } else {
-      made.push({ houseId: entry.houseId, change: changeOf(entry, baseOf(entry, [])), isSealed: false });
+      made.push({ ledgerId: entry.ledgerId, change: changeOf(entry, baseOf(entry, [])), isSealed: false });
       known.add(entry.id);
     }
   }
@@ -388,7 +388,7 @@ export function withEntries(state: Waiting, entries: readonly Entry[]): Waiting 
  */
 export function afterLoss(
   state: Waiting,
-  houseId: string,
+  ledgerId: string,
   lost: readonly Entry[],
   revisionOf: (id: string) => number,
   newId: () => string,
@@ -397,7 +397,7 @@ export function afterLoss(
   const upon = (each: Pending): Pending => {
     const { change } = each;
     const revision = revisionOf(change.id);
-    if (each.houseId !== houseId || change.baseRevision <= revision) return each;
+    if (each.ledgerId !== ledgerId || change.baseRevision <= revision) return each;
     return { ...each, isSealed: false, change: { ...change, changeId: newId(), baseRevision: revision } };
   };
   return { ...state, pending: [...first.pending, ...state.pending.map(upon)] };
@@ -439,9 +439,9 @@ export function afterTaken(state: Waiting, { change: taken }: Pending): Waiting 
  * Changes of a house that wait, in the order in which a screen lays them over its copy: what was refused was made first,
  * and a dispute holds the latest of what it is about.
  */
-export function waitingIn({ troubled, pending }: Waiting, houseId: string): readonly Change[] {
+export function waitingIn({ troubled, pending }: Waiting, ledgerId: string): readonly Change[] {
   const of = (list: readonly Pending[]) =>
-    list.filter((waiting) => waiting.houseId === houseId).map(({ change }) => change);
+    list.filter((waiting) => waiting.ledgerId === ledgerId).map(({ change }) => change);
   const refused = troubled.filter(({ trouble }) => trouble.kind === 'refused');
   const ofDeletedHouse = troubled.filter(isOfDeletedHouse);
   const disputed = troubled.filter((each) => isDisputeOver(each.change.id)(each));

@@ -6,7 +6,7 @@ import type { TabMessage } from './tabs';
 
 const entryWith = (entryId: string): Entry => ({
   entryId,
-  houseId: 'h1',
+  ledgerId: 'h1',
   kind: 'area',
   id: `area of ${entryId}`,
   op: 'create',

@@ -83,8 +83,8 @@ export class Outbox {
   }
 
   /** What the server lost of a house is sent again, before all that waits. */
-  writeLost(houseId: string, lost: readonly Entry[], revisionOf: (id: string) => number): void {
-    this.change(afterLoss(this.waiting, houseId, lost, revisionOf, this.options.newId));
+  writeLost(ledgerId: string, lost: readonly Entry[], revisionOf: (id: string) => number): void {
+    this.change(afterLoss(this.waiting, ledgerId, lost, revisionOf, this.options.newId));
     this.options.onWaiting();
   }
 

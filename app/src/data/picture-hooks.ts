@@ -29,7 +29,7 @@ function useObjectUrl(bytes: Blob | null | undefined): string | null {
 }
 
 /** A picture of a photo, from this device or the server. */
-export function usePicture({ houseId, sha256 }: Photo, size: PictureSize): Picture {
+export function usePicture({ ledgerId: houseId, sha256 }: Photo, size: PictureSize): Picture {
   const { pictures } = useStore();
   const { data, error } = useSWR<Blob | null, Error>(
     ['picture', houseId, sha256, size],
@@ -62,7 +62,7 @@ export function useUnsentPictures(): UploadsState['waiting'] {
 }
 
 /** True while the server does not have a picture. */
-export function useIsUnsent({ houseId, sha256 }: Photo): boolean {
+export function useIsUnsent({ ledgerId: houseId, sha256 }: Photo): boolean {
   const { uploads } = useStore();
   const isUnsent = () =>
     uploads.getState().waiting.some((upload) => upload.houseId === houseId && upload.sha256 === sha256);

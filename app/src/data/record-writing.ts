@@ -23,26 +23,26 @@ interface RecordWritingOptions {
 /** How screens make, change, delete and restore records. */
 export function recordWriting({ copies, outbox, typing, writeAll }: RecordWritingOptions) {
   function createRecord<K extends Kind>(
-    houseId: string,
+    ledgerId: string,
     kind: K,
     body: Bodies[K],
     id: string = v7(),
   ): string {
-    writeAll([{ houseId, kind, id, op: 'create', body }]);
+    writeAll([{ ledgerId, kind, id, op: 'create', body }]);
     return id;
   }
 
   /** True where something of a record is here, or waits to be sent. */
-  function isKnown(houseId: string, id: string): boolean {
+  function isKnown(ledgerId: string, id: string): boolean {
     const { pending, troubled } = outbox.getState();
     const waits = [...pending, ...troubled].some(({ change }) => change.id === id);
-    return waits || copies.recordOf(houseId, id) !== undefined;
+    return waits || copies.recordOf(ledgerId, id) !== undefined;
   }
 
   /** Makes a record that so far stood on the screen alone, if it does. */
   function makeIfNew<K extends Kind>(kind: K, seen: Stored<Bodies[K]>): void {
-    if (seen.revision === 0 && !isKnown(seen.houseId, seen.id))
-      createRecord(seen.houseId, kind, ownFields(withoutTyped(seen)) as unknown as Bodies[K], seen.id);
+    if (seen.revision === 0 && !isKnown(seen.ledgerId, seen.id))
+      createRecord(seen.ledgerId, kind, ownFields(withoutTyped(seen)) as unknown as Bodies[K], seen.id);
   }
 
   return {
@@ -65,7 +65,7 @@ export function recordWriting({ copies, outbox, typing, writeAll }: RecordWritin
       const change = changeBetween(kind, ownFields(withoutTyped(seen)), body as BodyChange['body']);
       if (!isEmptyChange(change)) {
         makeIfNew(kind, seen);
-        writeAll([{ houseId: seen.houseId, kind, id: seen.id, op: 'update', change }]);
+        writeAll([{ ledgerId: seen.ledgerId, kind, id: seen.id, op: 'update', change }]);
       }
       typing.end(seen.id);
     },
@@ -74,10 +74,10 @@ export function recordWriting({ copies, outbox, typing, writeAll }: RecordWritin
     typeInto: <K extends Kind>(kind: K, seen: Stored<Bodies[K]>, body: Partial<Bodies[K]>): void =>
       typing.type(kind, seen, body),
 
-    deleteRecord: (houseId: string, kind: Kind, id: string): void =>
-      writeAll([{ houseId, kind, id, op: 'delete' }]),
+    deleteRecord: (ledgerId: string, kind: Kind, id: string): void =>
+      writeAll([{ ledgerId, kind, id, op: 'delete' }]),
 
-    restoreRecord: (houseId: string, kind: Kind, id: string): void =>
-      writeAll([{ houseId, kind, id, op: 'restore' }]),
+    restoreRecord: (ledgerId: string, kind: Kind, id: string): void =>
+      writeAll([{ ledgerId, kind, id, op: 'restore' }]),
   };
 }

@@ -3,7 +3,7 @@ import { createHash } from 'node:crypto';
 import { v7 } from 'uuid';
 import { readRescueFile } from './rescue-file';
 
-const houseId = v7();
+const ledgerId = v7();
 const change = {
   changeId: v7(),
   kind: 'area',
@@ -12,10 +12,10 @@ const change = {
   op: 'update',
   body: { name: 'Wall' },
 };
-const waiting = { houseId, change, isSealed: false, times: { name: '2026-11-02T10:00:00.000Z' } };
+const waiting = { ledgerId, change, isSealed: false, times: { name: '2026-11-02T10:00:00.000Z' } };
 const entry = {
   entryId: v7(),
-  houseId,
+  ledgerId,
   kind: 'area',
   id: change.id,
   op: 'update',
@@ -26,7 +26,7 @@ const entry = {
 const bytes = Buffer.from('as if this were a picture');
 const picture = {
   sha256: createHash('sha256').update(bytes).digest('hex'),
-  houseId,
+  houseId: ledgerId,
   picture: `data:image/jpeg;base64,${bytes.toString('base64')}`,
 };
 const file = {
@@ -44,7 +44,7 @@ test('what was saved comes back under its own ids, in its order, and nothing joi
   expect(changes).toEqual([
     { ...waiting, isSealed: true },
     {
-      houseId,
+      ledgerId,
       isSealed: true,
       change: {
         changeId: entry.entryId,
@@ -57,9 +57,18 @@ test('what was saved comes back under its own ids, in its order, and nothing joi
       },
     },
   ]);
-  expect(pictures).toEqual([{ sha256: picture.sha256, houseId, full: expect.any(Blob) as Blob }]);
+  expect(pictures).toEqual([{ sha256: picture.sha256, houseId: ledgerId, full: expect.any(Blob) as Blob }]);
   expect(pictures[0]?.full.type).toBe('image/jpeg');
   expect(pictures[0]?.full.size).toBe(bytes.length);
+});
+
+test('a file of a version that knew houses alone is read like any other', async () => {
+  const formerly = <T extends { readonly ledgerId: string }>({ ledgerId: houseId, ...others }: T) => ({
+    ...others,
+    houseId,
+  });
+  const { changes } = await read({ changes: [formerly(waiting)], entries: [formerly(entry)] });
+  expect(changes).toEqual((await read({})).changes);
 });
 
 test('what waited for a decision comes back as it was entered, and is asked about anew', async () => {

@@ -36,18 +36,18 @@ type ReadChange = typeof readChange;
 
 function pendingOf(
   reads: ReadChange,
-  houseId: unknown,
+  ledgerId: unknown,
   change: unknown,
   i: number,
   times?: unknown,
 ): Pending {
   const read = reads(change, i);
-  if (typeof houseId !== 'string' || !UUID.test(houseId) || !read.ok) {
+  if (typeof ledgerId !== 'string' || !UUID.test(ledgerId) || !read.ok) {
     const why = read.ok ? 'its house is not named.' : read.refusal.message;
     throw new NoRescueFile(`Nothing was brought back: entry ${i + 1} of the file cannot be read: ${why}`);
   }
   // It may have left the device that it comes from: nothing joins it, and the server knows it by its id.
-  const pending: Pending = { houseId, change: change as Change, isSealed: true };
+  const pending: Pending = { ledgerId, change: change as Change, isSealed: true };
   return isRecord(times) ? { ...pending, times: times as Pending['times'] } : pending;
 }
 
@@ -84,6 +84,9 @@ async function reader(): Promise<ReadChange> {
   }
 }
 
+/** The ledger of what waited; files of former versions know houses alone. */
+const ledgerOf = ({ ledgerId, houseId }: Json): unknown => ledgerId ?? houseId;
+
 /**
  * Reads a file of what a device held unsent: all of it, or nothing.
  * @throws {NoRescueFile}
@@ -106,12 +109,12 @@ export async function readRescueFile(text: string): Promise<Rescued> {
   const entries = listIn(file, 'entries');
   return {
     changes: [
-      ...waiting.map(({ houseId, change, times }, i) => pendingOf(reads, houseId, change, i, times)),
+      ...waiting.map((each, i) => pendingOf(reads, ledgerOf(each), each.change, i, each.times)),
       ...entries.map((entry, i) => {
         const change = isRecord(entry.change)
           ? changeOf(entry as unknown as Entry, Number(entry.seenRevision))
           : null;
-        return pendingOf(reads, entry.houseId, change, waiting.length + i);
+        return pendingOf(reads, ledgerOf(entry), change, waiting.length + i);
       }),
     ],
     pictures: await Promise.all(listIn(file, 'pictures').map(pictureOf)),

@@ -14,7 +14,7 @@ interface RoomOptions {
   readonly outbox: Pick<Outbox, 'getState'>;
   readonly uploads: Pick<UploadQueue, 'getState'>;
   readonly taking: Pick<TakingAlong, 'leave'>;
-  readonly refreshHouse: (houseId: string) => Promise<void>;
+  readonly refreshLedger: (houseId: string) => Promise<void>;
 }
 
 /** Room on the device: what is let go of is what the server has just read, hashed and confirmed, and nothing else. */
@@ -41,11 +41,11 @@ export class Room {
    * @throws {Unreachable} nothing is let go on anybody else's word
    */
   readonly freeHouse = async (houseId: string): Promise<void> => {
-    const { copies, taking, refreshHouse } = this.options;
+    const { copies, taking, refreshLedger } = this.options;
     taking.leave(houseId);
     await this.freePictures(houseId, false);
     if (this.holdsUnsent(houseId)) return;
-    await refreshHouse(houseId);
+    await refreshLedger(houseId);
     copies.replace(houseId, null);
   };
 

@@ -12,7 +12,7 @@ jest.useFakeTimers();
 
 const named = (entryId: string, name: string, enteredAt: string, id = 'wall'): Entry => ({
   entryId,
-  houseId: 'h1',
+  ledgerId: 'h1',
   kind: 'area',
   id,
   op: 'update',
@@ -66,7 +66,7 @@ function sendingTab() {
     reachability,
     isLeading: outbox.isLeading,
     onAnswered: () => undefined,
-    onUnknownHouse: () => Promise.resolve(true),
+    onUnknownLedger: () => Promise.resolve(true),
   });
   return { inDatabase, outbox, sender, sent, unknown, breakDatabase: () => (fails = true) };
 }

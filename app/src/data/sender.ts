@@ -1,6 +1,6 @@
 import { BATCH_MAX, type Change, type ChangeOutcome } from '@calvet/contract';
 import { ApiProblem, Unreachable, type Api } from './api';
-import { FREE, nextBatch, nextRelease, type HouseLimit } from './batches';
+import { FREE, nextBatch, nextRelease, type LedgerLimit } from './batches';
 import { NextCall, type Clock } from './clock';
 import type { Outbox } from './outbox';
 import type { Pending } from './outbox-rules';
@@ -15,7 +15,7 @@ interface SenderOptions {
   /** Changes were answered; called before they leave the outbox. */
   readonly onAnswered: (batch: readonly Pending[], outcomes: ReadonlyMap<string, ChangeOutcome>) => void;
   /** The server does not know a house. True where it is told it again, and its entries can wait for that. */
-  readonly onUnknownHouse: (houseId: string) => Promise<boolean>;
+  readonly onUnknownLedger: (ledgerId: string) => Promise<boolean>;
   /** How long entries gather before they are sent. */
   readonly gatherMs?: number;
   /** How long a house waits whose batch met a fault of the server. */
@@ -39,7 +39,7 @@ const AWAY = 503;
 /** Sends what waits, house by house and in order; what one change meets holds up no other. */
 export class Sender {
   private readonly next: NextCall;
-  private readonly limits = new Map<string, HouseLimit>();
+  private readonly limits = new Map<string, LedgerLimit>();
   private isSending = false;
   /** What the server does not know yet is not tried again before; milliseconds since 1970. */
   private tooNewUntil = 0;
@@ -109,7 +109,7 @@ export class Sender {
     await outbox.takeEntered().catch(() => undefined);
     if (!isMine()) return;
     const batch = nextBatch(outbox.toSend(), this.limits, clock.now(), this.tooNewUntil);
-    const [{ houseId } = { houseId: '' }] = batch;
+    const [{ ledgerId } = { ledgerId: '' }] = batch;
     const ids = new Set(batch.map(({ change }) => change.changeId));
     await outbox.seal(ids);
     if (!isMine()) return;
@@ -117,28 +117,28 @@ export class Sender {
     const leaving = outbox.toSend().pending.filter(({ change }) => ids.has(change.changeId));
     const changes = leaving.map(({ change }) => change);
     try {
-      const outcomes = await api.sendChanges(houseId, changes);
+      const outcomes = await api.sendChanges(ledgerId, changes);
       if (!isMine()) return;
       reachability.worked();
-      this.ease(houseId);
+      this.ease(ledgerId);
       onAnswered(leaving, outcomes);
       outbox.answered(outcomes);
       const isTooNew = outbox.toSend().pending.some((each) => each.isTooNew && ids.has(each.change.changeId));
       if (isTooNew) this.tooNewUntil = clock.now() + TOO_NEW_MS;
     } catch (error) {
-      if (isMine()) await this.meet(error, houseId, changes, isMine);
+      if (isMine()) await this.meet(error, ledgerId, changes, isMine);
     }
   }
 
   private async meet(
     error: unknown,
-    houseId: string,
+    ledgerId: string,
     changes: readonly Change[],
     isMine: () => boolean,
   ): Promise<void> {
     if (error instanceof ApiProblem) {
       this.options.reachability.worked();
-      await this.meetProblem(error, houseId, changes, isMine);
+      await this.meetProblem(error, ledgerId, changes, isMine);
       return;
     }
     if (!(error instanceof Unreachable)) {
@@ -147,27 +147,27 @@ export class Sender {
       return;
     }
     const { status, retryAfterMs } = error;
-    if (status === 413) this.takeApart(houseId, changes, error.message);
-    else if (status >= 500 && status !== AWAY && (await this.isFaultOfBatch(houseId))) {
-      if (isMine()) this.meetFault(houseId, changes, error.message);
+    if (status === 413) this.takeApart(ledgerId, changes, error.message);
+    else if (status >= 500 && status !== AWAY && (await this.isFaultOfBatch(ledgerId))) {
+      if (isMine()) this.meetFault(ledgerId, changes, error.message);
     } else if (isMine()) this.unreachable(retryAfterMs);
   }
 
   private async meetProblem(
     { problem }: ApiProblem,
-    houseId: string,
+    ledgerId: string,
     changes: readonly Change[],
     isMine: () => boolean,
   ): Promise<void> {
     const { status, code, detail } = problem;
     if (LATER.has(status)) this.unreachable(null);
-    else if (status >= 500) this.meetFault(houseId, changes, detail);
-    else if (code === 'unknown-house') {
-      const isToldAgain = await this.options.onUnknownHouse(houseId);
+    else if (status >= 500) this.meetFault(ledgerId, changes, detail);
+    else if (code === 'unknown-ledger') {
+      const isToldAgain = await this.options.onUnknownLedger(ledgerId);
       if (!isMine()) return;
-      if (isToldAgain) this.hold(houseId, { notBefore: this.options.clock.now() + 1000 });
+      if (isToldAgain) this.hold(ledgerId, { notBefore: this.options.clock.now() + 1000 });
       else this.setAside(changes, detail, problem.field);
-    } else this.takeApart(houseId, changes, detail, problem.field);
+    } else this.takeApart(ledgerId, changes, detail, problem.field);
   }
 
   private unreachable(retryAfterMs: number | null): void {
@@ -176,24 +176,24 @@ export class Sender {
   }
 
   /** A fault that a proxy tells of is the batch's where the server answers everything else. */
-  private async isFaultOfBatch(houseId: string): Promise<boolean> {
-    const { faults } = this.limits.get(houseId) ?? FREE;
+  private async isFaultOfBatch(ledgerId: string): Promise<boolean> {
+    const { faults } = this.limits.get(ledgerId) ?? FREE;
     return (faults > 0 || !this.options.reachability.isDown()) && this.options.api.isReady();
   }
 
-  private meetFault(houseId: string, changes: readonly Change[], message: string): void {
-    const { faults } = this.limits.get(houseId) ?? FREE;
-    if (faults + 1 >= FAULTS_MAX) this.takeApart(houseId, changes, message);
+  private meetFault(ledgerId: string, changes: readonly Change[], message: string): void {
+    const { faults } = this.limits.get(ledgerId) ?? FREE;
+    if (faults + 1 >= FAULTS_MAX) this.takeApart(ledgerId, changes, message);
     else {
       const { clock, faultMs = FAULT_WAIT_MS } = this.options;
-      this.hold(houseId, { faults: faults + 1, notBefore: clock.now() + faultMs });
+      this.hold(ledgerId, { faults: faults + 1, notBefore: clock.now() + faultMs });
     }
   }
 
   /** Sends half as much; a change that stands alone is put aside with all it holds. */
-  private takeApart(houseId: string, changes: readonly Change[], message: string, field = ''): void {
+  private takeApart(ledgerId: string, changes: readonly Change[], message: string, field = ''): void {
     if (changes.length > 1)
-      this.hold(houseId, { changes: Math.ceil(changes.length / 2), faults: FAULTS_MAX - 1 });
+      this.hold(ledgerId, { changes: Math.ceil(changes.length / 2), faults: FAULTS_MAX - 1 });
     else this.setAside(changes, message, field);
   }
 
@@ -209,13 +209,13 @@ export class Sender {
   }
 
   /** A batch went through: the next may be twice as large. */
-  private ease(houseId: string): void {
-    const { changes } = this.limits.get(houseId) ?? FREE;
-    if (changes * 2 >= BATCH_MAX) this.limits.delete(houseId);
-    else this.hold(houseId, { changes: changes * 2 });
+  private ease(ledgerId: string): void {
+    const { changes } = this.limits.get(ledgerId) ?? FREE;
+    if (changes * 2 >= BATCH_MAX) this.limits.delete(ledgerId);
+    else this.hold(ledgerId, { changes: changes * 2 });
   }
 
-  private hold(houseId: string, limit: Partial<HouseLimit>): void {
-    this.limits.set(houseId, { ...FREE, ...this.limits.get(houseId), ...limit });
+  private hold(ledgerId: string, limit: Partial<LedgerLimit>): void {
+    this.limits.set(ledgerId, { ...FREE, ...this.limits.get(ledgerId), ...limit });
   }
 }

@@ -7,7 +7,7 @@ import type { Channel, Locks } from './tabs';
 
 /** Something that is to be done to a record. */
 export interface Wish {
-  readonly houseId: string;
+  readonly ledgerId: string;
   readonly kind: Kind;
   readonly id: string;
   readonly op: ChangeOp;

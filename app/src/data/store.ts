@@ -6,7 +6,7 @@ import { CatchingUp } from './catching-up';
 import { Copies } from './copies';
 import { EntryTimes } from './entry-times';
 import { Following } from './following';
-import { copiesOf, type HouseCopy } from './house-copy';
+import { copiesOf, type LedgerCopy } from './ledger-copy';
 import type { ToldHouses } from './house-summaries';
 import { Keeping } from './keeping';
 import type { LocalDatabase } from './local-database';
@@ -58,14 +58,14 @@ export function createStore(options: StoreOptions) {
     isLeading: outbox.isLeading,
     onAnswered: (batch, outcomes) => {
       for (const pending of batch) {
-        const { houseId, change } = pending;
-        const held = copies.recordOf(houseId, change.id);
+        const { ledgerId, change } = pending;
+        const held = copies.recordOf(ledgerId, change.id);
         const answered = answeredRecord(pending, outcomes.get(change.changeId), held);
-        if (answered !== null) copies.take(houseId, [answered.item], 0);
+        if (answered !== null) copies.take(ledgerId, [answered.item], 0);
       }
     },
     // Where it cannot be told just now, it is found out again.
-    onUnknownHouse: (houseId) => catchingUp.tellAgain(houseId).catch(() => true),
+    onUnknownLedger: (ledgerId) => catchingUp.tellAgain(ledgerId).catch(() => true),
     gatherMs: options.gatherMs,
     faultMs: options.faultMs,
   });
@@ -101,7 +101,7 @@ export function createStore(options: StoreOptions) {
       houses = told;
       local()?.keepHouses(told);
     },
-    onLost: (houseId) => tabs.post({ kind: 'lost', houseId }),
+    onLost: (ledgerId) => tabs.post({ kind: 'lost', ledgerId }),
     writeLost,
   });
   const room = new Room({
@@ -111,7 +111,7 @@ export function createStore(options: StoreOptions) {
     outbox,
     uploads,
     taking,
-    refreshHouse: catchingUp.refreshHouse,
+    refreshLedger: catchingUp.refreshLedger,
   });
   const following =
     options.openStream === null
@@ -157,15 +157,15 @@ export function createStore(options: StoreOptions) {
   }
 
   /** The server lost something of a house, its pictures too perhaps; where it has those, it says so before they are sent. */
-  function writeLost(houseId: string, lost: readonly Wish[], told: HouseCopy): void {
-    outbox.writeLost(houseId, lost.map(entryOf), (id) => told.records.get(id)?.record.revision ?? 0);
+  function writeLost(ledgerId: string, lost: readonly Wish[], told: LedgerCopy): void {
+    outbox.writeLost(ledgerId, lost.map(entryOf), (id) => told.records.get(id)?.record.revision ?? 0);
     const again = lost.flatMap(({ kind, op, body }): KeptUpload[] =>
       kind === 'photo' &&
       op === 'create' &&
       body !== undefined &&
       'sha256' in body &&
       body.sha256 !== undefined
-        ? [{ sha256: body.sha256, houseId, url: null }]
+        ? [{ sha256: body.sha256, houseId: ledgerId, url: null }]
         : [],
     );
     void takeUpHeld(pictures, uploads, again, (upload) => local()?.keepUploads([upload]));
@@ -195,7 +195,7 @@ export function createStore(options: StoreOptions) {
         copies.hear(message);
         break;
       case 'lost':
-        if (outbox.isLeading()) void catchingUp.tellAgain(message.houseId).catch(() => undefined);
+        if (outbox.isLeading()) void catchingUp.tellAgain(message.ledgerId).catch(() => undefined);
         break;
       case 'taken':
         taking.takeUp(message.houseIds);
@@ -248,7 +248,7 @@ export function createStore(options: StoreOptions) {
   }
 
   function entryOf(wish: Wish): Entry {
-    const { houseId, kind, id, op, body = {}, change: wished = NO_CHANGE } = wish;
+    const { ledgerId, kind, id, op, body = {}, change: wished = NO_CHANGE } = wish;
     const done = op === 'create' ? { body: body as BodyChange['body'], parts: [] } : wished;
     const { pending, troubled } = outbox.getState();
     // Of whichever tab, and whatever the clock: what is entered over something comes after it.
@@ -256,10 +256,10 @@ export function createStore(options: StoreOptions) {
       entryTimes.follow(
         [...pending, ...troubled].flatMap(({ change }) => (change.id === id ? [change] : [])),
       );
-    const heldRevision = copies.recordOf(houseId, id)?.record.revision ?? 0;
+    const heldRevision = copies.recordOf(ledgerId, id)?.record.revision ?? 0;
     return {
       entryId: v7(),
-      houseId,
+      ledgerId,
       kind,
       id,
       op,
@@ -341,7 +341,7 @@ export function createStore(options: StoreOptions) {
 
     /** The list of houses as it was last told; null before. */
     knownHouses: (): ToldHouses | null => houses,
-    refreshHouse: catchingUp.refreshHouse,
+    refreshLedger: catchingUp.refreshLedger,
     refreshHouses: catchingUp.refreshHouses,
     writeAll,
     tryNow,
@@ -349,7 +349,7 @@ export function createStore(options: StoreOptions) {
     decide: (group: readonly Troubled[], choice: Choice): void => {
       const [first] = group;
       if (first === undefined) return;
-      outbox.decide(decisionOn(group, choice, copies.recordOf(first.houseId, first.change.id)));
+      outbox.decide(decisionOn(group, choice, copies.recordOf(first.ledgerId, first.change.id)));
     },
 
     ...records,
@@ -399,7 +399,7 @@ export function createStore(options: StoreOptions) {
 
     takeAlong: (houseId: string): void => {
       taking.take(houseId);
-      void catchingUp.refreshHouse(houseId).catch(() => undefined);
+      void catchingUp.refreshLedger(houseId).catch(() => undefined);
     },
 
     /** True where something of a house is on this device alone. */

@@ -1,6 +1,6 @@
 import type { KindedRecord } from '@calvet/contract';
-import type { HouseCopy } from './house-copy';
-import type { KeptChange, KeptUpload, PictureOfHouse } from './local-schema';
+import type { LedgerCopy } from './ledger-copy';
+import { UPGRADES, type KeptChange, type KeptUpload, type PictureOfHouse } from './local-schema';
 import type { Decision, Entry } from './outbox-rules';
 import type { UploadsState } from './upload-queue';
 
@@ -40,20 +40,25 @@ export type TabMessage =
   | { readonly kind: 'let me' }
   | {
       readonly kind: 'records';
-      readonly houseId: string;
+      readonly ledgerId: string;
       /** These are all that changed after this number … */
       readonly since: number;
       /** … up to this one. */
       readonly upTo: number;
       readonly records: readonly KindedRecord[];
     }
-  | { readonly kind: 'replaced'; readonly houseId: string; readonly copy: HouseCopy | null }
-  | { readonly kind: 'lost'; readonly houseId: string }
+  | { readonly kind: 'replaced'; readonly ledgerId: string; readonly copy: LedgerCopy | null }
+  | { readonly kind: 'lost'; readonly ledgerId: string }
   | { readonly kind: 'taken'; readonly houseIds: readonly string[] }
   | { readonly kind: 'uploads'; readonly state: UploadsState }
   | { readonly kind: 'upload'; readonly upload: KeptUpload }
   | { readonly kind: 'drop upload'; readonly picture: PictureOfHouse }
   | { readonly kind: 'try now' };
+
+/** Tabs of another version of the app keep things in another form: they settle who sends, and tell each other nothing else. */
+const FORM = UPGRADES.length;
+
+type PostedMessage = TabMessage & { readonly form?: number };
 
 interface TabsOptions {
   /** Tabs of one name share what they hold. */
@@ -88,14 +93,15 @@ export class Tabs {
     this.roles = roles;
     const { channel } = this.options;
     if (channel !== null) {
-      channel.onmessage = ({ data }) => this.hear(data as TabMessage);
+      channel.onmessage = ({ data }) => this.hear(data as PostedMessage);
     }
     this.queueUp();
     this.wantToLead();
   }
 
   post(message: TabMessage): void {
-    if (!this.isClosed) this.options.channel?.postMessage(message);
+    const posted: PostedMessage = { ...message, form: FORM };
+    if (!this.isClosed) this.options.channel?.postMessage(posted);
   }
 
   /** Asks the tab that sends to leave it to this one. */
@@ -111,10 +117,10 @@ export class Tabs {
     this.letGo();
   }
 
-  private hear(message: TabMessage): void {
+  private hear(message: PostedMessage): void {
     if (this.isClosed) return;
     if (message.kind === 'let me') void this.giveWay();
-    else this.roles?.onMessage(message);
+    else if (message.form === FORM) this.roles?.onMessage(message);
   }
 
   private queueUp(): void {

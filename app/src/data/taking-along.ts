@@ -1,6 +1,6 @@
 import PQueue from 'p-queue';
 import type { Copies } from './copies';
-import type { HouseCopy } from './house-copy';
+import type { LedgerCopy } from './ledger-copy';
 import { Listeners } from './listeners';
 import type { LocalDatabase } from './local-database';
 import type { Pictures } from './pictures';
@@ -24,7 +24,7 @@ interface TakingAlongOptions {
   readonly isLeading: () => boolean;
 }
 
-function picturesOf(copy: HouseCopy | undefined): readonly string[] {
+function picturesOf(copy: LedgerCopy | undefined): readonly string[] {
   const found = new Set<string>();
   for (const { kind, record } of copy?.records.values() ?? []) {
     if (kind === 'photo' && record.deletedAt === null) found.add(record.sha256);

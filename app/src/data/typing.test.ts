@@ -1,6 +1,6 @@
 import type { AirtightnessTest, TestReading } from '@calvet/contract';
 import { houseWith, readingWith, testWith } from '../../test/records';
-import type { HouseView } from './house-copy';
+import type { HouseView } from './ledger-copy';
 import { Typing, viewWithTyped, withoutTyped, withTyped } from './typing';
 
 const runOf = (readings: readonly TestReading[]) => ({

@@ -9,7 +9,7 @@ import {
   type RecordBase,
   type Stored,
 } from '@calvet/contract';
-import type { HouseView } from './house-copy';
+import type { HouseView } from './ledger-copy';
 import { Listeners } from './listeners';
 
 /** How far a figure is: still being typed, so that it is shown and nothing more, or entered, so that it is kept. */

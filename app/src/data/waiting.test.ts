@@ -1,20 +1,20 @@
 import type { Change, House, KindedRecord } from '@calvet/contract';
 import { houseWith } from '../../test/records';
-import { EMPTY_COPY, withRecords, type HouseCopy } from './house-copy';
+import { EMPTY_COPY, withRecords, type LedgerCopy } from './ledger-copy';
 import type { OutboxState } from './outbox';
 import type { Pending } from './outbox-rules';
 import { viewWithWaiting, withNewerHouses } from './waiting';
 
 const house = (id: string, more: Partial<House> = {}): House =>
-  houseWith({ id, houseId: id, name: `House ${id}`, ...more });
-const copyWith = (...records: KindedRecord[]): HouseCopy => withRecords(EMPTY_COPY, records, 1);
-const held = (record: House): [string, HouseCopy] => [record.id, copyWith({ kind: 'house', record })];
-const waiting = (houseId: string, part: Partial<Change>): Pending => ({
-  houseId,
+  houseWith({ id, ledgerId: id, name: `House ${id}`, ...more });
+const copyWith = (...records: KindedRecord[]): LedgerCopy => withRecords(EMPTY_COPY, records, 1);
+const held = (record: House): [string, LedgerCopy] => [record.id, copyWith({ kind: 'house', record })];
+const waiting = (ledgerId: string, part: Partial<Change>): Pending => ({
+  ledgerId,
   change: {
     changeId: 'c',
     kind: 'house',
-    id: houseId,
+    id: ledgerId,
     baseRevision: 1,
     op: 'update',
     body: {},
@@ -33,7 +33,7 @@ test('a house that nobody knows is undefined, one that was deleted is null', () 
 });
 
 test('a house that was only just created is seen before the server has it', () => {
-  const { id, houseId, ...body } = house('a');
+  const { id, ledgerId, ...body } = house('a');
   const view = viewWithWaiting(
     undefined,
     'a',
@@ -81,7 +81,7 @@ describe('the list of houses', () => {
   });
 
   test('shows what waits: new houses, new names, deletions', () => {
-    const { id, houseId, ...body } = house('c', { name: 'Added' });
+    const { id, ledgerId, ...body } = house('c', { name: 'Added' });
     const state = stateOf(
       waiting('a', { op: 'delete' }),
       waiting('b', { body: { name: 'Named anew' } }),

@@ -1,12 +1,12 @@
 import type { House } from '@calvet/contract';
-import { EMPTY_COPY, viewOf, withPending, withRecords, type HouseCopy, type HouseView } from './house-copy';
+import { EMPTY_COPY, viewOf, withPending, withRecords, type LedgerCopy, type HouseView } from './ledger-copy';
 import type { OutboxState } from './outbox';
 import { waitingIn } from './outbox-rules';
 
-const settledViews = new WeakMap<HouseCopy, HouseView | null>();
+const settledViews = new WeakMap<LedgerCopy, HouseView | null>();
 
 /** The view of a copy over which nothing waits; the same one each time, so that what is derived from it can be kept. */
-function settledView(copy: HouseCopy): HouseView | null {
+function settledView(copy: LedgerCopy): HouseView | null {
   const before = settledViews.get(copy);
   if (before !== undefined) return before;
   const view = viewOf(copy);
@@ -16,12 +16,12 @@ function settledView(copy: HouseCopy): HouseView | null {
 
 /** A house as it is held here with what waits to be sent laid over it; undefined where neither is known. */
 export function viewWithWaiting(
-  copy: HouseCopy | undefined,
-  houseId: string,
+  copy: LedgerCopy | undefined,
+  ledgerId: string,
   state: OutboxState,
 ): HouseView | null | undefined {
-  const waiting = waitingIn(state, houseId);
-  if (waiting.length > 0) return viewOf(withPending(copy ?? EMPTY_COPY, houseId, waiting));
+  const waiting = waitingIn(state, ledgerId);
+  if (waiting.length > 0) return viewOf(withPending(copy ?? EMPTY_COPY, ledgerId, waiting));
   return copy === undefined ? undefined : settledView(copy);
 }
 
@@ -31,12 +31,12 @@ export function viewWithWaiting(
  */
 export function withNewerHouses(
   houses: readonly House[],
-  copies: ReadonlyMap<string, HouseCopy>,
+  copies: ReadonlyMap<string, LedgerCopy>,
   state: OutboxState,
 ): readonly House[] {
   const waiting = [...state.troubled, ...state.pending].filter(({ change }) => change.kind === 'house');
   const listed = new Map(houses.map((house) => [house.id, house]));
-  const ids = new Set([...listed.keys(), ...copies.keys(), ...waiting.map(({ houseId }) => houseId)]);
+  const ids = new Set([...listed.keys(), ...copies.keys(), ...waiting.map(({ ledgerId }) => ledgerId)]);
   const shown = [...ids].flatMap((id): House[] => {
     const told = listed.get(id);
     const known = copies.get(id)?.records.get(id);

@@ -147,6 +147,7 @@ function run(direction: Direction, doing: string) {
 
 export const airtightnessTest = kindOf<AirtightnessTestBody>()({
   word: 'Door test',
+  ledger: 'house',
   list: 'tests',
   title: ['stage', 'performedOn'],
   order: { latestBy: 'performedOn' },

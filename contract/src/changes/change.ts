@@ -34,7 +34,7 @@ export type OutcomeCode =
   | 'unknown-kind'
   | 'unknown-record'
   | 'malformed-id'
-  | 'unknown-house'
+  | 'unknown-ledger'
   | 'not-allowed'
   /** The `changeId` was taken before, with another content. */
   | 'other-content';
@@ -60,7 +60,7 @@ export type ChangeOutcome =
   | {
       readonly changeId: string;
       readonly outcome: 'conflict';
-      /** The record as it stands; the house's where somebody deleted the whole house. */
+      /** The record as it stands; the house where somebody deleted the whole house. */
       readonly current: KindedRecord;
       /**
        * What is in dispute, or, for a deletion, what others did to the record meanwhile. None where the record as a whole
@@ -89,34 +89,34 @@ export interface ChangesPage {
   readonly more: boolean;
 }
 
-/** What the server tells by itself: a house has changes up to a number. Whoever holds fewer may fetch them. */
+/** What the server tells by itself: a ledger has changes up to a number. Whoever holds fewer may fetch them. */
 export interface News {
-  readonly houseId: string;
+  readonly ledgerId: string;
   readonly upTo: number;
 }
 
-/** Pages of changes by house. */
-export type PagesByHouse = Readonly<Record<string, ChangesPage>>;
+/** Pages of changes by ledger. */
+export type PagesByLedger = Readonly<Record<string, ChangesPage>>;
 
 /** Answer to `GET …/houses`: every house that is not deleted, by name. */
 export interface HousesAnswer {
   readonly houses: readonly House[];
-  /** Number of the last change of each house, deleted ones too: whoever holds fewer may fetch what is new. */
+  /** Number of the last change of each ledger, deleted houses too: whoever holds fewer may fetch what is new. */
   readonly counters: Readonly<Record<string, number>>;
   /** What the list says of each house; nothing of one whose records do not add up. */
   readonly summaries?: Readonly<Record<string, HouseSummary>>;
 }
 
 /**
- * Answer to `GET …/changes?since=HOUSE:N,HOUSE:N`: what is new in each of these houses, of as many as go into one answer.
- * A house that is not in it is unknown, or is to be asked for again or alone.
+ * Answer to `GET …/changes?since=LEDGER:N,LEDGER:N`: what is new in each of these ledgers, of as many as go into one answer.
+ * One that is not in it is unknown, or is to be asked for again or alone.
  */
-export interface ChangesOfHouses {
-  readonly pages: PagesByHouse;
+export interface ChangesOfLedgers {
+  readonly pages: PagesByLedger;
 }
 
-/** How many houses may be asked about at once, and how many changes of theirs go into one answer. */
-export const HOUSES_ASKED_MAX = 50;
+/** How many ledgers may be asked about at once, and how many changes of theirs go into one answer. */
+export const LEDGERS_ASKED_MAX = 50;
 export const CHANGES_TOGETHER_MAX = 500;
 
 /** Answer to `GET …/houses/deleted`: houses that were deleted of late and can be restored, the latest first. */

@@ -9,7 +9,7 @@ import {
   valueAt,
   withParts,
 } from './parts';
-import { changedBody } from './house-ledger';
+import { changedBody } from './ledger';
 
 const reading = (id: string, pressurePa = -50) => ({ id, pressurePa });
 const testOf = (...readings: readonly object[]) => ({

@@ -130,7 +130,7 @@ test('two readings of one id are refused', () => {
 });
 
 test.each(KINDS)('every field of %s is its own, beside what every record carries', (kind) => {
-  const carried = ['id', 'houseId', 'revision', 'changeNumber', 'updatedAt', 'updatedBy', 'deletedAt'];
+  const carried = ['id', 'ledgerId', 'revision', 'changeNumber', 'updatedAt', 'updatedBy', 'deletedAt'];
   expect(fieldsOf(kind).filter((field) => carried.includes(field))).toEqual([]);
   expect(fieldsOf(kind)).toEqual(Object.keys(bodySchemas[kind].describe().keys));
 });

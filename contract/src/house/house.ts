@@ -42,6 +42,7 @@ export type House = Stored<HouseBody>;
 
 export const house = kindOf<HouseBody>()({
   word: 'House',
+  ledger: 'house',
   list: null,
   title: ['name'],
   order: 'as made',

@@ -123,6 +123,7 @@ export const layerFields = shape<BuildUpLayer>(LAYER_WORDS, {
 
 export const area = kindOf<AreaBody>()({
   word: 'Area',
+  ledger: 'house',
   list: 'areas',
   title: ['name'],
   order: 'as made',

@@ -1,13 +1,20 @@
+import type { LedgerKind } from '../ledger';
 import type { AnyFields, FieldsOf } from './field';
 
 /**
  * All that the app, the server and the device know of a kind of record. A new kind is one of these, its line in `kinds.ts`
  * and a migration that is generated.
  */
-export interface KindOf<Body, List extends string | null = string | null> {
+export interface KindOf<
+  Body,
+  List extends string | null = string | null,
+  Ledger extends LedgerKind = LedgerKind,
+> {
   /** What one of them is called. */
   readonly word: string;
-  /** What they are called together in what a screen sees of a house; null for the house itself. */
+  /** What the ledger is of that they are written into. */
+  readonly ledger: Ledger;
+  /** What they are called together in what a screen sees of a ledger; null for its first record: the house, the practice. */
   readonly list: List;
   /** In the order in which they are told. */
   readonly fields: FieldsOf<Body>;
@@ -29,11 +36,16 @@ export interface AnyKind extends Omit<KindOf<never>, 'fields' | 'title' | 'order
 }
 
 /** Carries the type of the body along. */
-export interface Described<Body, List extends string | null> extends KindOf<Body, List> {
+export interface Described<Body, List extends string | null, Ledger extends LedgerKind> extends KindOf<
+  Body,
+  List,
+  Ledger
+> {
   readonly holds?: Body;
 }
 
 export function kindOf<Body>() {
-  return <const List extends string | null>(described: KindOf<Body, List>): Described<Body, List> =>
-    described;
+  return <const List extends string | null, const Ledger extends LedgerKind>(
+    described: KindOf<Body, List, Ledger>,
+  ): Described<Body, List, Ledger> => described;
 }

@@ -71,6 +71,7 @@ const markFields = shape<PhotoMark>(MARK_WORDS, {
 
 export const photo = kindOf<PhotoBody>()({
   word: 'Photo',
+  ledger: 'house',
   list: 'photos',
   title: ['caption'],
   order: 'as made',

@@ -10,7 +10,7 @@ beforeAll(async () => {
 afterAll(() => server.close());
 
 const api = (path: string) => `${server.url}/api/v1${path}`;
-const changes = () => api(`/houses/${v7()}/changes`);
+const changes = () => api(`/ledgers/${v7()}/changes`);
 
 test('health and readiness answer', async () => {
   expect(await ask(api('/health'))).toMatchObject({ status: 200, body: { status: 'ok' } });
@@ -111,8 +111,8 @@ describe('requests that cannot be read', () => {
   const json = { 'content-type': 'application/json' };
 
   test.each<[string, () => string, RequestInit, number, string]>([
-    ['a malformed house id', () => api('/houses/nope/changes'), {}, 400, 'malformed-id'],
-    ['an unknown house', changes, {}, 404, 'unknown-house'],
+    ['a malformed house id', () => api('/ledgers/nope/changes'), {}, 400, 'malformed-id'],
+    ['an unknown house', changes, {}, 404, 'unknown-ledger'],
     ['a change number that is none', () => `${changes()}?since=x`, {}, 400, 'out-of-range'],
     ['a negative change number', () => `${changes()}?since=-1`, {}, 400, 'out-of-range'],
     ['broken JSON', changes, { method: 'POST', headers: json, body: '{"changes":[' }, 400, 'malformed-json'],
@@ -146,7 +146,7 @@ describe('requests that cannot be read', () => {
       'body-too-large',
     ],
     ['a path that nothing answers', () => api('/nothing/here'), {}, 404, 'unknown-path'],
-    ['a path with broken encoding', () => api('/houses/%E0%A4%A/changes'), {}, 400, 'malformed-path'],
+    ['a path with broken encoding', () => api('/ledgers/%E0%A4%A/changes'), {}, 400, 'malformed-path'],
   ])('%s', async (_name, url, init, status, code) => {
     const answer = await ask(url(), init);
     expect([answer.status, answer.body.code]).toEqual([status, code]);
@@ -156,7 +156,7 @@ describe('requests that cannot be read', () => {
   test('201 changes at once', async () => {
     const id = v7();
     const many = [createHouse(id), ...Array.from({ length: 200 }, () => change({}))];
-    const { status, body } = await ask(api(`/houses/${id}/changes`), { json: { changes: many } });
+    const { status, body } = await ask(api(`/ledgers/${id}/changes`), { json: { changes: many } });
     expect([status, body.code, body.field]).toEqual([422, 'list-length', 'changes']);
   });
 

@@ -1,6 +1,6 @@
-import { API, BATCH_MAX, CONFIRM_MAX, HOUSES_ASKED_MAX, type ChangeOutcome } from '@calvet/contract';
+import { API, BATCH_MAX, CONFIRM_MAX, LEDGERS_ASKED_MAX, type ChangeOutcome } from '@calvet/contract';
 import { pictureName } from '@calvet/contract/schemas';
-import express, { Router, type Request } from 'express';
+import express, { Router, type Request, type RequestHandler } from 'express';
 import Joi from 'joi';
 import { acceptChanges } from '../service/accept-changes';
 import type { ChangeWatch } from '../service/change-watch';
@@ -11,7 +11,8 @@ import { ping, type Database } from '../store/database';
 import type { PhotoStore } from '../photo-store/photo-store';
 import { eventsHandler } from './events';
 import { confirmPictures, houseShowing } from '../service/pictures';
-import { houseId, houseIdOf } from './paths';
+import { asFormerly } from './former-changes';
+import { houseIdOf, ledgerId, ledgerIdOf } from './paths';
 import { addPictureRoutes } from './pictures';
 import { recognise, recogniseAnybody, whoAsks, type Recognise } from './principal';
 import { HttpProblem } from './problems';
@@ -20,10 +21,10 @@ import { uploadsHandler } from './uploads';
 const BODY_BYTES_MAX = 1_000_000;
 
 const since = Joi.number().integer().min(0).max(Number.MAX_SAFE_INTEGER).default(0);
-const housesSince = Joi.array()
-  .items(Joi.array().ordered(houseId, since.required()).length(2))
+const ledgersSince = Joi.array()
+  .items(Joi.array().ordered(ledgerId, since.required()).length(2))
   .min(1)
-  .max(HOUSES_ASKED_MAX)
+  .max(LEDGERS_ASKED_MAX)
   .required();
 const pictureNames = Joi.array().items(pictureName).min(1).max(CONFIRM_MAX).required();
 const batch = Joi.array().min(1).max(BATCH_MAX).required();
@@ -41,18 +42,18 @@ function sinceOf(request: Request): number {
   return value as number;
 }
 
-/** "HOUSE:N,HOUSE:N" by house. */
-function sinceOfHouses(request: Request): ReadonlyMap<string, number> {
+/** "LEDGER:N,LEDGER:N" by ledger. */
+function sinceOfLedgers(request: Request): ReadonlyMap<string, number> {
   const pairs = String(request.query.since ?? '')
     .split(',')
     .map((pair) => pair.split(':'));
-  const { error, value } = housesSince.validate(pairs);
+  const { error, value } = ledgersSince.validate(pairs);
   if (error !== undefined) {
     throw new HttpProblem(
       400,
       'malformed-list',
       'since',
-      `Ask for 1 to ${HOUSES_ASKED_MAX} houses as ID:NUMBER, with commas between.`,
+      `Ask for 1 to ${LEDGERS_ASKED_MAX} ledgers as ID:NUMBER, with commas between.`,
     );
   }
   return new Map(value as [string, number][]);
@@ -133,12 +134,6 @@ export interface ApiOptions {
   readonly recognisedBy?: Recognise;
 }
 
-/** Number of the last change that a batch led to; null where none was taken. */
-function lastTaken(results: readonly ChangeOutcome[]): number | null {
-  const numbers = results.flatMap((result) => (result.outcome === 'applied' ? [result.changeNumber] : []));
-  return numbers.at(-1) ?? null;
-}
-
 /** The API under its prefix: thin handlers that parse, call a service and answer. */
 export function apiRouter({
   db,
@@ -166,11 +161,13 @@ export function apiRouter({
   });
   router.get('/events', eventsHandler(watch));
   router.get('/changes', async (request, response) => {
-    response.json(await readChangesOf(db, whoAsks(response), sinceOfHouses(request)));
+    response.json(await readChangesOf(db, whoAsks(response), sinceOfLedgers(request)));
   });
-  router.get('/houses/:houseId/changes', async (request, response) => {
-    response.json(await readChanges(db, whoAsks(response), houseIdOf(request), sinceOf(request)));
-  });
+  const tellChanges: RequestHandler = async (request, response) => {
+    response.json(await readChanges(db, whoAsks(response), ledgerIdOf(request), sinceOf(request)));
+  };
+  router.get('/ledgers/:ledgerId/changes', tellChanges);
+  router.get('/houses/:houseId/changes', asFormerly(tellChanges));
 
   addPictureRoutes(router, pictures);
   const takeUploads = uploadsHandler(pictures);
@@ -183,15 +180,20 @@ export function apiRouter({
     next();
   });
   router.use(express.json({ limit: BODY_BYTES_MAX, strict: false }));
-  router.post('/houses/:houseId/changes', async (request, response) => {
-    const id = houseIdOf(request);
-    const results = await acceptChanges(db, whoAsks(response), id, batchOf(request));
-    const upTo = lastTaken(results);
-    if (upTo !== null) watch.tell({ houseId: id, upTo });
+  const takeChanges: RequestHandler = async (request, response) => {
+    const { results, state } = await acceptChanges(
+      db,
+      whoAsks(response),
+      ledgerIdOf(request),
+      batchOf(request),
+    );
+    if (state !== null) watch.tell(state);
     const problem = notAccepted(results);
     if (problem !== null) throw problem;
     response.json({ results });
-  });
+  };
+  router.post('/ledgers/:ledgerId/changes', takeChanges);
+  router.post('/houses/:houseId/changes', asFormerly(takeChanges));
   router.post('/houses/:houseId/pictures/confirm', async (request, response) => {
     const names = namesOf(request);
     response.json({ held: await confirmPictures(pictures, whoAsks(response), houseIdOf(request), names) });

@@ -1,3 +1,4 @@
+import type { News } from '@calvet/contract';
 import { v7 } from 'uuid';
 import { change, createHouse } from '../../test/records';
 import { ask, startServer, type RunningServer } from '../../test/running-server';
@@ -12,7 +13,7 @@ describe('what is new is told', () => {
   /** The pieces of news on a line that stays open, as they come. */
   async function listen(url: string, signal: AbortSignal) {
     const response = await fetch(`${url}/api/v1/events`, { signal });
-    const heard: { houseId: string; upTo: number }[] = [];
+    const heard: News[] = [];
     const reading = (async () => {
       let text = '';
       for await (const piece of response.body ?? []) {
@@ -31,7 +32,7 @@ describe('what is new is told', () => {
 
   test('by the process that took it, and by another on the same database', async () => {
     const houseId = v7();
-    await ask(`${server.url}/api/v1/houses/${houseId}/changes`, {
+    await ask(`${server.url}/api/v1/ledgers/${houseId}/changes`, {
       json: { changes: [createHouse(houseId)] },
     });
     const second = await startServer({ databaseUrl: server.databaseUrl });
@@ -40,10 +41,9 @@ describe('what is new is told', () => {
       const [near, far] = await Promise.all([server, second].map(({ url }) => listen(url, end.signal)));
       expect(near?.response.headers.get('content-type')).toBe('text/event-stream');
       await new Promise((resolve) => setTimeout(resolve, 300));
-      const changesUrl = `${server.url}/api/v1/houses/${houseId}/changes`;
+      const changesUrl = `${server.url}/api/v1/ledgers/${houseId}/changes`;
       await ask(changesUrl, { json: { changes: [change({})] } });
-      const isNews = ({ houseId: id, upTo }: { houseId: string; upTo: number }) =>
-        id === houseId && upTo === 2;
+      const isNews = ({ ledgerId, upTo }: News) => ledgerId === houseId && upTo === 2;
       await until(() => near?.heard.some(isNews) === true && far?.heard.some(isNews) === true);
       expect(near?.heard.filter(isNews)).toHaveLength(1);
     } finally {

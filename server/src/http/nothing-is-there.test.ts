@@ -1,10 +1,11 @@
 import { mkdtemp, rm } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import { apiPaths, PRACTICE_ID } from '@calvet/contract';
 import { examples } from '@calvet/core/examples';
 import { v7 } from 'uuid';
 import { testPicture, type TestPicture } from '../../test/pictures';
-import { change, createHouse, photoOf } from '../../test/records';
+import { change, createHouse, createPractice, photoOf } from '../../test/records';
 import { ask, type Answer } from '../../test/asking';
 import { startServer, type RunningServer } from '../../test/running-server';
 import { openDirectoryStore } from '../photo-store/directory-store';
@@ -19,6 +20,7 @@ import { apiRouter } from './api';
 
 const HOUSE = v7();
 const PATH = `/api/v1/houses/${HOUSE}`;
+const LEDGERS = [HOUSE, PRACTICE_ID];
 const TUS = { 'tus-resumable': '1.0.0' };
 
 let folder: string;
@@ -50,9 +52,12 @@ beforeAll(async () => {
   closed = await startServer({ photos, databaseUrl: full.databaseUrl, role: 'none' });
   empty = await startServer();
   const photo = change({ kind: 'photo', body: { ...photoOf('house', HOUSE), sha256: picture.sha256 } });
-  await ask(`${full.url}${PATH}/changes`, { json: { changes: [createHouse(HOUSE), change({}), photo] } });
+  await ask(full.url + apiPaths.changes(HOUSE), {
+    json: { changes: [createHouse(HOUSE), change({}), photo] },
+  });
+  await ask(full.url + apiPaths.changes(PRACTICE_ID), { json: { changes: [createPractice()] } });
   const gone = v7();
-  const goneUrl = `${full.url}/api/v1/houses/${gone}/changes`;
+  const goneUrl = `${full.url}/api/v1/ledgers/${gone}/changes`;
   await ask(goneUrl, { json: { changes: [createHouse(gone)] } });
   await ask(goneUrl, {
     json: { changes: [change({ kind: 'house', id: gone, op: 'delete', baseRevision: 1 })] },
@@ -69,7 +74,7 @@ afterAll(async () => {
   await rm(folder, { recursive: true, force: true });
 });
 
-const changes = () => ({ json: { changes: [change({}), createHouse(HOUSE)] } });
+const changes = () => ({ json: { changes: [change({}), createHouse(HOUSE), createPractice()] } });
 const names = () => ({ json: { sha256s: [picture.sha256] } });
 type Request = readonly [path: string, init?: Parameters<typeof ask>[1]];
 
@@ -77,7 +82,12 @@ type Request = readonly [path: string, init?: Parameters<typeof ask>[1]];
 const REQUESTS: Readonly<Record<string, () => { readonly asked: Request; readonly like?: Request }>> = {
   'GET /houses': () => ({ asked: ['/api/v1/houses'] }),
   'GET /houses/deleted': () => ({ asked: ['/api/v1/houses/deleted'] }),
-  'GET /changes': () => ({ asked: [`/api/v1/changes?since=${HOUSE}:0`] }),
+  'GET /changes': () => ({ asked: [apiPaths.changesOf(LEDGERS.map((id) => [id, 0]))] }),
+  'GET /ledgers/:ledgerId/changes': () => ({ asked: [`${apiPaths.changes(PRACTICE_ID)}?since=0`] }),
+  'POST /ledgers/:ledgerId/changes': () => ({
+    asked: [apiPaths.changes(PRACTICE_ID), changes()],
+    like: [apiPaths.changes(PRACTICE_ID), { json: { changes: [change({})] } }],
+  }),
   'GET /houses/:houseId/changes': () => ({ asked: [`${PATH}/changes?since=0`] }),
   'POST /houses/:houseId/changes': () => ({
     asked: [`${PATH}/changes`, changes()],
@@ -142,9 +152,9 @@ test.each(Object.entries(REQUESTS))('%s', async (route, make) => {
   const [path, init] = asked;
   const answer = await ask(closed.url + path, init);
   expect(heard(answer)).toEqual(heard(await ask(empty.url + like[0], like[1])));
-  expect(answer.text).not.toContain(HOUSE);
+  for (const id of LEDGERS) expect(answer.text).not.toContain(id);
   // It is a question that gets an answer where it may be asked.
-  if (!route.startsWith('POST /houses/:houseId/changes'))
+  if (!/^POST .*\/changes$/.test(route))
     expect(heard(await ask(full.url + path, init))).not.toEqual(heard(answer));
 });
 
@@ -157,7 +167,7 @@ test('pictures are not taken in, nor is it told whether one is on its way', asyn
     const collection = path.slice(0, path.lastIndexOf('/'));
     expect(await ask(closed.url + collection, { method: 'POST', headers: TUS })).toMatchObject({
       status: 404,
-      body: { code: 'unknown-house' },
+      body: { code: 'unknown-ledger' },
     });
   }
 });
@@ -177,7 +187,7 @@ test('nothing is told when something is new', async () => {
   );
   if (open === undefined || shut === undefined) throw new Error('no line');
   const later = v7();
-  await ask(`${full.url}/api/v1/houses/${later}/changes`, { json: { changes: [createHouse(later)] } });
+  await ask(`${full.url}/api/v1/ledgers/${later}/changes`, { json: { changes: [createHouse(later)] } });
   for (let look = 0; look < 200 && !open.text.includes(later); look++)
     await new Promise((resolve) => setTimeout(resolve, 20));
   expect(open.text).toContain(later);

@@ -2,13 +2,17 @@ import { uuid } from '@calvet/contract/schemas';
 import type { Request } from 'express';
 import { HttpProblem } from './problems';
 
-/** Schema of the id of a house. */
-export const houseId = uuid().required();
+/** Schema of the id of a house, or of another ledger. */
+export const ledgerId = uuid().required();
 
-/** The house that a path names. */
-export function houseIdOf(request: Request): string {
-  const { error, value } = houseId.validate(request.params.houseId);
-  if (error !== undefined)
-    throw new HttpProblem(400, 'malformed-id', 'houseId', 'The id of a house is a UUID.');
+function idIn(request: Request, name: string, of: string): string {
+  const { error, value } = ledgerId.validate(request.params[name]);
+  if (error !== undefined) throw new HttpProblem(400, 'malformed-id', name, `The id of ${of} is a UUID.`);
   return value as string;
 }
+
+/** The house that a path names. */
+export const houseIdOf = (request: Request): string => idIn(request, 'houseId', 'a house');
+
+/** The ledger that a path names. */
+export const ledgerIdOf = (request: Request): string => idIn(request, 'ledgerId', 'a ledger');

@@ -196,7 +196,7 @@ describe.each([
   async function houseShowing({ sha256 }: TestPicture): Promise<string> {
     const houseId = v7();
     const photo = change({ kind: 'photo', body: { ...photoOf('house', houseId), sha256 } });
-    const { status } = await ask(`${server.url}/api/v1/houses/${houseId}/changes`, {
+    const { status } = await ask(`${server.url}/api/v1/ledgers/${houseId}/changes`, {
       json: { changes: [createHouse(houseId), photo] },
     });
     expect(status).toBe(200);

@@ -1,4 +1,4 @@
-import { AUTHOR_HEADER, CLOCK_HEADER, DEVICE_HEADER, type Author } from '@calvet/contract';
+import { AUTHOR_HEADER, CLOCK_HEADER, DEVICE_HEADER, PRACTICE_ID, type Author } from '@calvet/contract';
 import type { Request, RequestHandler, Response } from 'express';
 import Joi from 'joi';
 import type { Principal } from '../service/rights';
@@ -37,7 +37,11 @@ export type Recognise = (request: Request) => Principal;
  * Nobody logs in yet: whoever reaches the server may read and write everything, under the name that the device sends. What
  * they may do is for the table of rights to say, and what they knew for their changes.
  */
-export const recogniseAnybody: Recognise = (request) => ({ who: authorOf(request), role: 'all' });
+export const recogniseAnybody: Recognise = (request) => ({
+  who: authorOf(request),
+  practice: PRACTICE_ID,
+  role: 'all',
+});
 
 /** The one place where a request gets its principal: each comes by here before a handler sees it. */
 export const recognise =

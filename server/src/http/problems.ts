@@ -2,7 +2,7 @@ import type { Problem } from '@calvet/contract';
 import { Refusal } from '@calvet/core';
 import type { ErrorRequestHandler, Response } from 'express';
 import { NoRoom } from '../photo-store/photo-store';
-import { UnknownHouse } from '../service/accept-changes';
+import { UnknownLedger } from '../service/accept-changes';
 import { TooBusy } from '../service/computing';
 import { PictureRefused } from '../service/pictures';
 import { isUnreachable } from '../store/database';
@@ -57,8 +57,8 @@ export function problemOf(error: unknown): HttpProblem {
     const status = error.code === 'unknown-operation' ? 404 : 422;
     return new HttpProblem(status, error.code, error.field, error.message, { bound: error.bound });
   }
-  if (error instanceof UnknownHouse) {
-    return new HttpProblem(404, 'unknown-house', 'houseId', 'No house has this id.');
+  if (error instanceof UnknownLedger) {
+    return new HttpProblem(404, 'unknown-ledger', 'ledgerId', 'No house and no practice has this id.');
   }
   if (error instanceof TooBusy) {
     return new HttpProblem(

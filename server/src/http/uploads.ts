@@ -4,7 +4,7 @@ import { apiPaths, PICTURE_BYTES_MAX } from '@calvet/contract';
 import { ERRORS, Server as TusServer } from '@tus/server';
 import type { RequestHandler } from 'express';
 import { NodeRequest, sendNodeResponse } from 'srvx/node';
-import { UnknownHouse } from '../service/accept-changes';
+import { UnknownLedger } from '../service/accept-changes';
 import { NoRoom } from '../photo-store/photo-store';
 import { maySend, takePicture, type Pictures } from '../service/pictures';
 import { houseIdOf } from './paths';
@@ -81,7 +81,7 @@ export function uploadsHandler(pictures: Pictures): RequestHandler {
       throw new HttpProblem(405, 'unknown-method', '', 'Pictures are sent here, not read.');
     }
     const houseId = request.params.houseId === undefined ? null : houseIdOf(request);
-    if (!maySend(whoAsks(response))) throw new UnknownHouse();
+    if (!maySend(whoAsks(response))) throw new UnknownLedger();
     const asked = new NodeRequest({ req: request, res: response });
     houses.set(asked, houseId);
     const answer = await tus.handleWeb(asked);

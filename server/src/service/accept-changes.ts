@@ -1,59 +1,62 @@
 import {
+  isFirstKind,
+  isKind,
+  kindNamed,
   referencesOf,
   takeChange,
   type Change,
   type ChangeOutcome,
-  type HouseLedger,
+  type Ledger,
+  type LedgerKey,
   type LedgerRecord,
 } from '@calvet/contract';
 import { readChange, type ReadChange } from '@calvet/contract/changes/read-change';
-import { may, type Principal } from './rights';
+import { may, mayOpen, type Principal } from './rights';
 import { inTransaction, type Database, type Transaction } from '../store/database';
 import {
   acceptedBefore,
   acceptedSince,
   insertChanges,
   insertRecords,
-  lockCounter,
+  lockLedger,
   ownersOf,
   recordsById,
   recordsThere,
-  setCounter,
-  startCounter,
+  setLastChange,
+  startLedger,
   updateRecord,
+  type LedgerState,
 } from '../store/records';
 
-/** Changes were sent to a house that nobody created. */
-export class UnknownHouse extends Error {}
+/** A ledger was asked for that nobody began, or that is not there for whoever asks. */
+export class UnknownLedger extends Error {}
 
 async function openLedger(
   tx: Transaction,
-  houseId: string,
-  { who }: Principal,
+  ledgerId: string,
+  principal: Principal,
   changes: readonly Change[],
-): Promise<HouseLedger> {
-  const createsHouse = changes.some(
-    ({ kind, op, id }) => kind === 'house' && op === 'create' && id === houseId,
-  );
-  if (createsHouse) await startCounter(tx, houseId);
-  const counter = await lockCounter(tx, houseId);
-  if (counter === null) throw new UnknownHouse();
+): Promise<Ledger> {
+  const begun = changes.map((change) => begunBy(change, ledgerId)).find((each) => each !== null);
+  if (begun != null && mayOpen(principal, begun)) await startLedger(tx, begun);
+  const locked = await lockLedger(tx, ledgerId);
+  if (locked === null || !mayOpen(principal, locked)) throw new UnknownLedger();
   const before = await acceptedBefore(
     tx,
-    houseId,
+    ledgerId,
     changes.map(({ changeId }) => changeId),
   );
   const records = new Map<string, LedgerRecord>();
   // Nothing is written into a house that somebody deleted.
-  if (counter.isHouseDeleted)
-    (await recordsById(tx, 'house', [houseId])).forEach((house) => records.set(houseId, house));
+  if (locked.isDeleted)
+    (await recordsById(tx, locked.kind, [ledgerId])).forEach((house) => records.set(ledgerId, house));
   for (const kind of new Set(changes.map((change) => change.kind))) {
     const ids = new Set(changes.filter((change) => change.kind === kind).map(({ id }) => id));
     const found = await recordsById(tx, kind, [...ids]);
     found.forEach((record, id) => records.set(id, record));
   }
   const references = changes.flatMap(referencesOf);
-  const there = await recordsThere(tx, houseId, references);
+  const there = await recordsThere(tx, ledgerId, references);
   const owners = await ownersOf(
     tx,
     changes.flatMap(({ op, id }) => (op === 'create' ? [id] : [])),
@@ -61,13 +64,14 @@ async function openLedger(
   const late = changes.filter(({ id, baseRevision }) => (records.get(id)?.revision ?? 0) > baseRevision);
   const past = await acceptedSince(
     tx,
-    houseId,
+    ledgerId,
     [...new Set(late.map(({ id }) => id))],
     Math.min(...late.map(({ baseRevision }) => baseRevision)),
   );
   return {
-    houseId,
-    author: who,
+    ledgerId,
+    kind: locked.kind,
+    author: principal.who,
     before,
     past,
     records,
@@ -75,13 +79,13 @@ async function openLedger(
     owners,
     accepted: [],
     disputed: [],
-    lastChange: counter.lastChange,
+    lastChange: locked.lastChange,
   };
 }
 
 async function writeLedger(
   tx: Transaction,
-  { houseId, accepted, records, lastChange }: HouseLedger,
+  { ledgerId, accepted, records, lastChange }: Ledger,
 ): Promise<void> {
   if (accepted.length === 0) return;
   // A record that a change of this batch brought to its first revision is not in its table yet.
@@ -96,11 +100,11 @@ async function writeLedger(
     );
     for (const record of touched.filter(({ id }) => !fresh.has(id))) await updateRecord(tx, kind, record);
   }
-  await insertChanges(tx, houseId, accepted);
-  await setCounter(tx, houseId, lastChange);
+  await insertChanges(tx, ledgerId, accepted);
+  await setLastChange(tx, ledgerId, lastChange);
 }
 
-function outcomeOf(read: ReadChange, i: number, principal: Principal, ledger: HouseLedger): ChangeOutcome {
+function outcomeOf(read: ReadChange, i: number, principal: Principal, ledger: Ledger): ChangeOutcome {
   if (read.ok) {
     const { changeId, op, kind } = read.change;
     if (may(principal, op, kind)) return takeChange(read.change, i, ledger);
@@ -117,50 +121,60 @@ function outcomeOf(read: ReadChange, i: number, principal: Principal, ledger: Ho
   };
 }
 
-/** A change that would have made the house, had it been taken. */
-function wouldMake(input: unknown, houseId: string): boolean {
-  const { kind, op, id } = (input ?? {}) as Readonly<Record<string, unknown>>;
-  return kind === 'house' && op === 'create' && id === houseId;
+/** The ledger that a change begins, or would have begun, had it been taken; null where it begins none. */
+function begunBy(change: unknown, ledgerId: string): LedgerKey | null {
+  const { kind, op, id } = (change ?? {}) as Readonly<Record<string, unknown>>;
+  if (op !== 'create' || id !== ledgerId || !isKind(kind) || !isFirstKind(kind)) return null;
+  return { id: ledgerId, kind: kindNamed(kind).ledger };
 }
 
-/** Answers to a batch whose house was refused: what is wrong with it, and that all else has no house yet. */
-function withoutHouse(reads: readonly ReadChange[]): readonly ChangeOutcome[] {
+/** Answers to a batch whose house or practice was refused: what is wrong with it, and that all else has no ledger yet. */
+function withoutFirst(reads: readonly ReadChange[]): readonly ChangeOutcome[] {
   return reads.map((read, i) =>
     read.ok
       ? {
           changeId: read.change.changeId,
           outcome: 'refused',
-          code: 'unknown-house',
+          code: 'unknown-ledger',
           field: `changes[${i}]`,
-          message: 'The house of this change was not made.',
+          message: 'What this change belongs to was not made.',
         }
       : { changeId: read.changeId, outcome: 'refused', ...read.refusal },
   );
 }
 
+/** Answers to the changes of a batch, and how far its ledger has come by them; null where none was taken. */
+export interface AcceptedBatch {
+  readonly results: readonly ChangeOutcome[];
+  readonly state: LedgerState | null;
+}
+
 /**
- * Takes a batch of changes to one house, in order and in one transaction. Each is answered for itself: one that
+ * Takes a batch of changes to one ledger, in order and in one transaction. Each is answered for itself: one that
  * does not fit stands in nobody's way, and one that was taken before counts once.
- * @throws {UnknownHouse} where the house was never created and the batch does not create it, and to whom it is not there
+ * @throws {UnknownLedger} where nobody began the ledger and the batch does not, and to whom it is not there
  */
 export async function acceptChanges(
   db: Database,
   principal: Principal,
-  houseId: string,
+  ledgerId: string,
   inputs: readonly unknown[],
-): Promise<readonly ChangeOutcome[]> {
-  if (!may(principal, 'see', 'house')) throw new UnknownHouse();
+): Promise<AcceptedBatch> {
   const reads = inputs.map(readChange);
   const changes = reads.flatMap((read) => (read.ok ? [read.change] : []));
-  const isMakingHouse = reads.some((read, i) => !read.ok && wouldMake(inputs[i], houseId));
+  const isBeginning = reads.some((read, i) => {
+    const begun = read.ok ? null : begunBy(inputs[i], ledgerId);
+    return begun !== null && mayOpen(principal, begun);
+  });
   return inTransaction(db, async (tx) => {
-    const ledger = await openLedger(tx, houseId, principal, changes).catch((error: unknown) => {
-      if (error instanceof UnknownHouse && isMakingHouse) return null;
+    const ledger = await openLedger(tx, ledgerId, principal, changes).catch((error: unknown) => {
+      if (error instanceof UnknownLedger && isBeginning) return null;
       throw error;
     });
-    if (ledger === null) return withoutHouse(reads);
-    const outcomes = reads.map((read, i) => outcomeOf(read, i, principal, ledger));
+    if (ledger === null) return { results: withoutFirst(reads), state: null };
+    const results = reads.map((read, i) => outcomeOf(read, i, principal, ledger));
     await writeLedger(tx, ledger);
-    return outcomes;
+    const { kind, accepted, lastChange } = ledger;
+    return { results, state: accepted.length === 0 ? null : { id: ledgerId, kind, lastChange } };
   });
 }

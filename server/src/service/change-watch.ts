@@ -1,7 +1,7 @@
-import type { News } from '@calvet/contract';
-import { may, type Principal } from './rights';
+import type { LedgerState } from '../store/records';
+import { mayOpen, type Principal } from './rights';
 
-type Listener = (news: News) => void;
+type Listener = (news: LedgerState) => void;
 
 interface Subscriber {
   readonly principal: Principal;
@@ -10,7 +10,7 @@ interface Subscriber {
 }
 
 /**
- * Tells those who listen that a house has something new: at once where this process took the change, and within the time
+ * Tells those who listen that a ledger has something new: at once where this process took the change, and within the time
  * between two looks at the counters where another process did. It looks only while somebody listens.
  */
 export class ChangeWatch {
@@ -21,7 +21,7 @@ export class ChangeWatch {
   private isClosed = false;
 
   constructor(
-    private readonly readCounters: () => Promise<ReadonlyMap<string, number>>,
+    private readonly readLedgers: () => Promise<ReadonlyMap<string, LedgerState>>,
     private readonly everyMs = 1000,
   ) {}
 
@@ -37,9 +37,9 @@ export class ChangeWatch {
   }
 
   /** This process took changes. */
-  tell(news: News): void {
-    if ((this.seen?.get(news.houseId) ?? 0) >= news.upTo) return;
-    if (this.seen !== null) this.seen = new Map(this.seen).set(news.houseId, news.upTo);
+  tell(news: LedgerState): void {
+    if ((this.seen?.get(news.id) ?? 0) >= news.lastChange) return;
+    if (this.seen !== null) this.seen = new Map(this.seen).set(news.id, news.lastChange);
     this.spread(news);
   }
 
@@ -50,8 +50,8 @@ export class ChangeWatch {
     this.rest();
   }
 
-  private spread(news: News): void {
-    for (const { principal, onNews } of this.subscribers) if (may(principal, 'see', 'house')) onNews(news);
+  private spread(news: LedgerState): void {
+    for (const { principal, onNews } of this.subscribers) if (mayOpen(principal, news)) onNews(news);
   }
 
   private rest(): void {
@@ -69,7 +69,7 @@ export class ChangeWatch {
     this.timer = null;
     this.isLooking = true;
     try {
-      this.compare(await this.readCounters());
+      this.compare(await this.readLedgers());
     } catch {
       // The database is away: the next look may find it. What was there before the first look is no news.
     } finally {
@@ -78,13 +78,13 @@ export class ChangeWatch {
     if (this.subscribers.size > 0) this.schedule(this.everyMs);
   }
 
-  private compare(counters: ReadonlyMap<string, number>): void {
+  private compare(ledgers: ReadonlyMap<string, LedgerState>): void {
     if (this.subscribers.size === 0) return;
     const before = this.seen;
-    this.seen = new Map([...counters].map(([id, upTo]) => [id, Math.max(upTo, before?.get(id) ?? 0)]));
+    this.seen = new Map(
+      [...ledgers].map(([id, { lastChange }]) => [id, Math.max(lastChange, before?.get(id) ?? 0)]),
+    );
     if (before === null) return;
-    for (const [houseId, upTo] of counters) {
-      if (upTo > (before.get(houseId) ?? 0)) this.spread({ houseId, upTo });
-    }
+    for (const news of ledgers.values()) if (news.lastChange > (before.get(news.id) ?? 0)) this.spread(news);
   }
 }

@@ -4,11 +4,11 @@ import { change, createHouse } from '../../test/records';
 import { ask, startServer, type RunningServer } from '../../test/running-server';
 
 let server: RunningServer;
-let houseId: string;
+let ledgerId: string;
 
 const post = (...changes: unknown[]) =>
-  ask(`${server.url}${apiPaths.changes(houseId)}`, { json: { changes } });
-const since = (number: number) => ask(`${server.url}${apiPaths.changes(houseId)}?since=${number}`);
+  ask(`${server.url}${apiPaths.changes(ledgerId)}`, { json: { changes } });
+const since = (number: number) => ask(`${server.url}${apiPaths.changes(ledgerId)}?since=${number}`);
 
 beforeAll(async () => {
   server = await startServer();
@@ -16,34 +16,34 @@ beforeAll(async () => {
 afterAll(() => server.close());
 
 beforeEach(async () => {
-  houseId = v7();
-  await post(createHouse(houseId));
+  ledgerId = v7();
+  await post(createHouse(ledgerId));
 });
 
 test('several houses are asked about in one request, each since its own change', async () => {
   const other = v7();
   const unknown = v7();
-  await ask(`${server.url}/api/v1/houses/${other}/changes`, {
+  await ask(`${server.url}/api/v1/ledgers/${other}/changes`, {
     json: { changes: [createHouse(other), change({}), change({})] },
   });
   const area = change({});
   await post(area);
   const asked = await ask(
     `${server.url}${apiPaths.changesOf([
-      [houseId, 1],
+      [ledgerId, 1],
       [other, 0],
       [unknown, 7],
     ])}`,
   );
   expect(asked.status).toBe(200);
   const { pages } = asked.body;
-  expect(Object.keys(pages).sort()).toEqual([houseId, other].sort());
-  expect(pages[houseId]).toEqual((await since(1)).body);
-  expect(pages[houseId]?.records.map(({ record }) => record.id)).toEqual([area.id]);
+  expect(Object.keys(pages).sort()).toEqual([ledgerId, other].sort());
+  expect(pages[ledgerId]).toEqual((await since(1)).body);
+  expect(pages[ledgerId]?.records.map(({ record }) => record.id)).toEqual([area.id]);
   expect(pages[other]).toEqual((await ask(`${server.url}${apiPaths.changes(other)}?since=0`)).body);
   // A device that holds more than the server has is told how far the server is.
-  const ahead = await ask(`${server.url}${apiPaths.changesOf([[houseId, 9]])}`);
-  expect(ahead.body.pages).toEqual({ [houseId]: { records: [], upTo: 2, more: false } });
+  const ahead = await ask(`${server.url}${apiPaths.changesOf([[ledgerId, 9]])}`);
+  expect(ahead.body.pages).toEqual({ [ledgerId]: { records: [], upTo: 2, more: false } });
 });
 
 test('what does not go into one answer with others is left out of it, and the others come', async () => {
@@ -53,7 +53,7 @@ test('what does not go into one answer with others is left out of it, and the ot
   const { pages } = (
     await ask(
       `${server.url}${apiPaths.changesOf([
-        [houseId, 0],
+        [ledgerId, 0],
         [other, 0],
       ])}`,
     )
@@ -62,12 +62,12 @@ test('what does not go into one answer with others is left out of it, and the ot
   const rest = (
     await ask(
       `${server.url}${apiPaths.changesOf([
-        [houseId, 301],
+        [ledgerId, 301],
         [other, 0],
       ])}`,
     )
   ).body.pages;
-  expect([rest[houseId]?.records.length, rest[other]?.records.length]).toEqual([300, 1]);
+  expect([rest[ledgerId]?.records.length, rest[other]?.records.length]).toEqual([300, 1]);
 });
 
 test.each([

@@ -3,7 +3,7 @@ import { areaBody, change, createHouse, houseBody, testBody } from '../../test/r
 import { ask, cutConnections, startServer, type RunningServer } from '../../test/running-server';
 
 let server: RunningServer;
-let houseId: string;
+let ledgerId: string;
 let changesUrl: string;
 
 const post = (...changes: unknown[]) => ask(changesUrl, { json: { changes } });
@@ -15,9 +15,9 @@ beforeAll(async () => {
 afterAll(() => server.close());
 
 beforeEach(async () => {
-  houseId = v7();
-  changesUrl = `${server.url}/api/v1/houses/${houseId}/changes`;
-  await post(createHouse(houseId));
+  ledgerId = v7();
+  changesUrl = `${server.url}/api/v1/ledgers/${ledgerId}/changes`;
+  await post(createHouse(ledgerId));
 });
 
 describe('what is written is read again', () => {
@@ -35,11 +35,11 @@ describe('what is written is read again', () => {
     expect(page.records.map(({ kind }) => kind)).toEqual(['house', 'area', 'airtightnessTest']);
     expect(page.records[0]?.record).toMatchObject({
       ...houseBody,
-      id: houseId,
+      id: ledgerId,
       revision: 1,
       deletedAt: null,
     });
-    expect(page.records[1]?.record).toMatchObject({ ...areaBody, houseId });
+    expect(page.records[1]?.record).toMatchObject({ ...areaBody, ledgerId });
     expect(page.records[2]?.record).toMatchObject(testBody);
   });
 
@@ -68,9 +68,9 @@ describe('what is written is read again', () => {
 
   test('a deleted house leaves the list', async () => {
     const listed = async () =>
-      (await ask(`${server.url}/api/v1/houses`)).body.houses.map(({ id }) => id).includes(houseId);
+      (await ask(`${server.url}/api/v1/houses`)).body.houses.map(({ id }) => id).includes(ledgerId);
     expect(await listed()).toBe(true);
-    await post(change({ kind: 'house', id: houseId, op: 'delete', baseRevision: 1 }));
+    await post(change({ kind: 'house', id: ledgerId, op: 'delete', baseRevision: 1 }));
     expect(await listed()).toBe(false);
   });
 
@@ -286,7 +286,7 @@ describe('what does not fit is refused with its field', () => {
 
   test('volume 0 of a house', async () => {
     const id = v7();
-    const url = `${server.url}/api/v1/houses/${id}/changes`;
+    const url = `${server.url}/api/v1/ledgers/${id}/changes`;
     const { status, body } = await ask(url, {
       json: { changes: [createHouse(id, { ...houseBody, volumeM3: 0 })] },
     });
@@ -302,7 +302,7 @@ describe('what does not fit is refused with its field', () => {
     const area = change({});
     await post(area);
     const other = v7();
-    const url = `${server.url}/api/v1/houses/${other}/changes`;
+    const url = `${server.url}/api/v1/ledgers/${other}/changes`;
     await ask(url, { json: { changes: [createHouse(other)] } });
     const { status, body } = await ask(url, {
       json: { changes: [change({ id: area.id, op: 'update', baseRevision: 1, body: { name: 'Stolen' } })] },

@@ -85,9 +85,7 @@ test('one strange record takes the list from nobody', async () => {
   await connection.query("update area set build_up = '7', change_number = change_number where id = ?", [
     area.id,
   ]);
-  await connection.query('update house_counter set last_change = last_change + 1 where house_id = ?', [
-    strange,
-  ]);
+  await connection.query('update ledger set last_change = last_change + 1 where id = ?', [strange]);
   await connection.end();
   const { houses, summaries } = await list();
   expect(houses.map(({ id }) => id)).toEqual(expect.arrayContaining([strange, sound]));

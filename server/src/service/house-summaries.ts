@@ -23,7 +23,7 @@ interface Known {
 
 const present = (records: readonly LedgerRecord[], houseId: string) =>
   records
-    .filter((record) => record.houseId === houseId && record.deletedAt === null)
+    .filter((record) => record.ledgerId === houseId && record.deletedAt === null)
     .map((record) => asKindedRecord(record).record);
 
 function summarised(
@@ -63,7 +63,7 @@ export class HouseSummaries {
     const stale = houses.filter((house) => this.known.get(house.id)?.upTo !== upToOf(house));
     for (let i = 0; i < stale.length; i += HOUSES_AT_ONCE) {
       const some = stale.slice(i, i + HOUSES_AT_ONCE);
-      const ranges = some.map(({ id }) => ({ houseId: id, since: 0, upTo: Number.MAX_SAFE_INTEGER }));
+      const ranges = some.map(({ id }) => ({ ledgerId: id, since: 0, upTo: Number.MAX_SAFE_INTEGER }));
       const [areas = [], tests = []] = await Promise.all(
         SUMMARISED.map((kind) => recordsChanged(this.db, kind, ranges, Number.MAX_SAFE_INTEGER)),
       );

@@ -3,14 +3,14 @@ import { change, createHouse, photoOf, testBody } from '../../test/records';
 import { ask, startServer, type RunningServer } from '../../test/running-server';
 
 let server: RunningServer;
-const houseId = v7();
+const ledgerId = v7();
 const postTo = (house: string, ...changes: readonly unknown[]) =>
-  ask(`${server.url}/api/v1/houses/${house}/changes`, { json: { changes } });
-const post = (...changes: readonly unknown[]) => postTo(houseId, ...changes);
+  ask(`${server.url}/api/v1/ledgers/${house}/changes`, { json: { changes } });
+const post = (...changes: readonly unknown[]) => postTo(ledgerId, ...changes);
 
 beforeAll(async () => {
   server = await startServer();
-  await post(createHouse(houseId));
+  await post(createHouse(ledgerId));
 });
 afterAll(() => server.close());
 
@@ -46,5 +46,5 @@ test('what a photo shows is in its house; a record of the same batch, or a delet
   expect((await post(shows('airtightnessTest', area.id))).body).toMatchObject({
     code: 'unknown-reference',
   });
-  expect((await post(shows('house', houseId))).status).toBe(200);
+  expect((await post(shows('house', ledgerId))).status).toBe(200);
 });

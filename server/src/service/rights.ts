@@ -1,4 +1,4 @@
-import { byKind, CHANGE_OPS, type Author, type ChangeOp, type Kind } from '@calvet/contract';
+import { byKind, CHANGE_OPS, type Author, type ChangeOp, type Kind, type LedgerKey } from '@calvet/contract';
 
 /** What may be done to records of a kind. */
 export type Deed = ChangeOp | 'see';
@@ -13,6 +13,8 @@ export type Role = 'all' | 'none';
 export interface Principal {
   /** By name, from which device, and when. */
   readonly who: Author;
+  /** Id of the practice that they work for. */
+  readonly practice: string;
   readonly role: Role;
 }
 
@@ -22,10 +24,14 @@ const over = (deeds: readonly Deed[]): Rights => ({ ...byKind(() => deeds), comp
 
 /** The one table of rights: what each role may do, by kind. */
 const RIGHTS: Readonly<Record<Role, Rights>> = {
-  all: over(['see', ...CHANGE_OPS]),
+  all: { ...over(['see', ...CHANGE_OPS]), practice: ['see', 'create', 'update'] },
   none: over([]),
 };
 
 /** True where somebody may do something to records of a kind. */
 export const may = ({ role }: Principal, deed: Deed, matter: Matter): boolean =>
   RIGHTS[role][matter].includes(deed);
+
+/** True where a ledger is there for somebody: houses that they may see, and the practice that they work for. */
+export const mayOpen = (principal: Principal, { id, kind }: LedgerKey): boolean =>
+  may(principal, 'see', kind) && (kind === 'house' || id === principal.practice);

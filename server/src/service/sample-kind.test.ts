@@ -28,7 +28,7 @@ async function makeTable(databaseUrl: string): Promise<void> {
   await connection.end();
 }
 
-const changesUrl = () => `${server.url}/api/v1/houses/${houseId}/changes`;
+const changesUrl = () => `${server.url}/api/v1/ledgers/${houseId}/changes`;
 const postFrom = (device: string, ...changes: unknown[]) =>
   ask(changesUrl(), { json: { changes }, headers: { 'x-calvet-device': device } });
 const made = (body: object) => change({ kind: KIND, body: body as never });

@@ -32,7 +32,7 @@ afterAll(async () => {
 async function everything(): Promise<readonly KindedRecord[]> {
   const { body } = await ask(`${server.url}/api/v1/houses`);
   const pages = await Promise.all(
-    body.houses.map(({ id }) => ask(`${server.url}/api/v1/houses/${id}/changes?since=0`)),
+    body.houses.map(({ id }) => ask(`${server.url}/api/v1/ledgers/${id}/changes?since=0`)),
   );
   return pages.flatMap((page) => page.body.records as unknown as readonly KindedRecord[]);
 }
@@ -69,7 +69,7 @@ test('an entry of a record of the former version can be changed by itself, and t
   );
   const [first, second] = before?.depressurise?.baselineBeforePa ?? [];
   if (before === undefined || first === undefined) throw new Error('The fixture is not whole.');
-  const { status } = await ask(`${server.url}/api/v1/houses/${before.houseId}/changes`, {
+  const { status } = await ask(`${server.url}/api/v1/ledgers/${before.ledgerId}/changes`, {
     json: {
       changes: [
         change({

@@ -5,6 +5,7 @@ import {
   type AcceptedChange,
   type IdOwner,
   type Kind,
+  type LedgerKey,
   type LedgerRecord,
   type Reference,
 } from '@calvet/contract';
@@ -25,19 +26,19 @@ import {
 import type { MySqlTable } from 'drizzle-orm/mysql-core';
 import { format } from 'mysql2';
 import type { Database, Transaction } from './database';
-import { houseChangeTable, houseCounterTable, recordTables as tables, type RecordTable } from './tables';
+import { changeTable, ledgerTable, recordTables as tables, type RecordTable } from './tables';
 
 const { house: houseTable } = tables;
 
 type FlatRow = Omit<LedgerRecord, 'body' | 'kind'> & Readonly<Record<string, unknown>>;
 
 function fromTable(kind: Kind, row: FlatRow): LedgerRecord {
-  const { id, houseId, revision, changeNumber, updatedAt, updatedBy, deletedAt } = row;
+  const { id, ledgerId, revision, changeNumber, updatedAt, updatedBy, deletedAt } = row;
   const body = Object.fromEntries(fieldsOf(kind).map((field) => [field, row[field]]));
   return {
     kind,
     id,
-    houseId,
+    ledgerId,
     revision,
     changeNumber,
     updatedAt,
@@ -53,60 +54,65 @@ function toTable(row: LedgerRecord): RecordTable['$inferInsert'] {
   return { ...body, ...carried };
 }
 
-/** Number of a house's last change; null where the house is not known. */
-export async function lastChangeOf(db: Database, houseId: string): Promise<number | null> {
-  const [row] = await db
-    .select({ lastChange: houseCounterTable.lastChange })
-    .from(houseCounterTable)
-    .where(eq(houseCounterTable.houseId, houseId));
-  return row?.lastChange ?? null;
-}
-
-/** Number of the last change of every house. */
-export async function allCounters(db: Database): Promise<ReadonlyMap<string, number>> {
-  const rows = await db.select().from(houseCounterTable);
-  return new Map(rows.map(({ houseId, lastChange }) => [houseId, lastChange]));
-}
-
-/** Makes the counter of a new house; harmless where it is there. */
-export async function startCounter(tx: Transaction, houseId: string): Promise<void> {
-  await tx
-    .insert(houseCounterTable)
-    .values({ houseId, lastChange: 0 })
-    .onDuplicateKeyUpdate({ set: { houseId: sql`values(${houseCounterTable.houseId})` } });
-}
-
-interface LockedCounter {
+/** A ledger, and the number of its last change. */
+export interface LedgerState extends LedgerKey {
   readonly lastChange: number;
-  readonly isHouseDeleted: boolean;
 }
 
-/** The house's last change number, held against other writers until the transaction ends; null where unknown. */
-export async function lockCounter(tx: Transaction, houseId: string): Promise<LockedCounter | null> {
+// What is kept was of a known kind on the way in.
+const asState = (row: typeof ledgerTable.$inferSelect) => row as LedgerState;
+
+/** How far a ledger has come; null where it is not known. */
+export async function ledgerOf(db: Database, ledgerId: string): Promise<LedgerState | null> {
+  const [row] = await db.select().from(ledgerTable).where(eq(ledgerTable.id, ledgerId));
+  return row === undefined ? null : asState(row);
+}
+
+/** How far every ledger has come, by id. */
+export async function allLedgers(db: Database): Promise<ReadonlyMap<string, LedgerState>> {
+  const rows = await db.select().from(ledgerTable);
+  return new Map(rows.map((row) => [row.id, asState(row)]));
+}
+
+/** Begins a ledger; harmless where it is there. */
+export async function startLedger(tx: Transaction, { id, kind }: LedgerKey): Promise<void> {
+  await tx
+    .insert(ledgerTable)
+    .values({ id, kind, lastChange: 0 })
+    .onDuplicateKeyUpdate({ set: { id: sql`values(${ledgerTable.id})` } });
+}
+
+interface LockedLedger extends LedgerState {
+  /** It is that of a house which somebody deleted. */
+  readonly isDeleted: boolean;
+}
+
+/** A ledger, held against other writers until the transaction ends; null where unknown. */
+export async function lockLedger(tx: Transaction, ledgerId: string): Promise<LockedLedger | null> {
   const [row] = await tx
-    .select({ lastChange: houseCounterTable.lastChange, deletedAt: houseTable.deletedAt })
-    .from(houseCounterTable)
-    .leftJoin(houseTable, eq(houseTable.id, houseCounterTable.houseId))
-    .where(eq(houseCounterTable.houseId, houseId))
+    .select({ state: ledgerTable, deletedAt: houseTable.deletedAt })
+    .from(ledgerTable)
+    .leftJoin(houseTable, eq(houseTable.id, ledgerTable.id))
+    .where(eq(ledgerTable.id, ledgerId))
     .for('update');
-  return row === undefined ? null : { lastChange: row.lastChange, isHouseDeleted: row.deletedAt !== null };
+  return row === undefined ? null : { ...asState(row.state), isDeleted: row.deletedAt !== null };
 }
 
-export async function setCounter(tx: Transaction, houseId: string, lastChange: number): Promise<void> {
-  await tx.update(houseCounterTable).set({ lastChange }).where(eq(houseCounterTable.houseId, houseId));
+export async function setLastChange(tx: Transaction, ledgerId: string, lastChange: number): Promise<void> {
+  await tx.update(ledgerTable).set({ lastChange }).where(eq(ledgerTable.id, ledgerId));
 }
 
-/** Of these changes, those that the house has accepted before. */
+/** Of these changes, those that the ledger has accepted before. */
 export async function acceptedBefore(
   tx: Transaction,
-  houseId: string,
+  ledgerId: string,
   changeIds: readonly string[],
 ): Promise<ReadonlyMap<string, AcceptedChange>> {
   if (changeIds.length === 0) return new Map();
   const rows = await tx
     .select()
-    .from(houseChangeTable)
-    .where(and(eq(houseChangeTable.houseId, houseId), inArray(houseChangeTable.changeId, [...changeIds])));
+    .from(changeTable)
+    .where(and(eq(changeTable.ledgerId, ledgerId), inArray(changeTable.changeId, [...changeIds])));
   // What is kept was an accepted change on the way in.
   const accepted = rows as unknown as readonly AcceptedChange[];
   return new Map(accepted.map((change) => [change.changeId, change]));
@@ -115,27 +121,27 @@ export async function acceptedBefore(
 /** What was accepted for some records after a revision, the earliest first. */
 export async function acceptedSince(
   tx: Transaction,
-  houseId: string,
+  ledgerId: string,
   recordIds: readonly string[],
   revision: number,
 ): Promise<readonly AcceptedChange[]> {
   if (recordIds.length === 0) return [];
   const rows = await tx
     .select()
-    .from(houseChangeTable)
+    .from(changeTable)
     .where(
       and(
-        inArray(houseChangeTable.recordId, [...recordIds]),
-        eq(houseChangeTable.houseId, houseId),
-        gt(houseChangeTable.revision, revision),
+        inArray(changeTable.recordId, [...recordIds]),
+        eq(changeTable.ledgerId, ledgerId),
+        gt(changeTable.revision, revision),
       ),
     )
-    .orderBy(asc(houseChangeTable.changeNumber));
+    .orderBy(asc(changeTable.changeNumber));
   // What is kept was an accepted change on the way in.
   return rows as unknown as readonly AcceptedChange[];
 }
 
-/** Records by id, of whatever house. */
+/** Records by id, of whatever ledger. */
 export async function recordsById(
   tx: Transaction,
   kind: Kind,
@@ -150,10 +156,10 @@ export async function recordsById(
   return new Map(rows.map((row) => [row.id, fromTable(kind, row)]));
 }
 
-/** Of these records, those that a house has, deleted ones too, by their keys. */
+/** Of these records, those that a ledger has, deleted ones too, by their keys. */
 export async function recordsThere(
   tx: Transaction,
-  houseId: string,
+  ledgerId: string,
   references: readonly Reference[],
 ): Promise<ReadonlySet<string>> {
   const there = new Set<string>();
@@ -163,7 +169,7 @@ export async function recordsThere(
     const rows = await tx
       .select({ id: table.id })
       .from(table)
-      .where(and(inArray(table.id, [...ids]), eq(table.houseId, houseId)));
+      .where(and(inArray(table.id, [...ids]), eq(table.ledgerId, ledgerId)));
     rows.forEach(({ id }) => there.add(referenceKey({ kind, id })));
   }
   return there;
@@ -175,10 +181,10 @@ export async function ownersOf(
   ids: readonly string[],
 ): Promise<ReadonlyMap<string, IdOwner>> {
   if (ids.length === 0) return new Map();
-  const { recordId, kind, houseId } = houseChangeTable;
+  const { recordId, kind, ledgerId } = changeTable;
   const rows = await tx
-    .selectDistinct({ recordId, kind, houseId })
-    .from(houseChangeTable)
+    .selectDistinct({ recordId, kind, ledgerId })
+    .from(changeTable)
     .where(inArray(recordId, [...ids]));
   // What is kept was of a known kind on the way in.
   return new Map(rows.map((row) => [row.recordId, row as typeof row & IdOwner]));
@@ -225,19 +231,19 @@ export async function updateRecord(tx: Transaction, kind: Kind, row: LedgerRecor
 
 export async function insertChanges(
   tx: Transaction,
-  houseId: string,
+  ledgerId: string,
   changes: readonly AcceptedChange[],
 ): Promise<void> {
   await insertRows(
     tx,
-    houseChangeTable,
-    changes.map((change) => ({ ...change, houseId })),
+    changeTable,
+    changes.map((change) => ({ ...change, ledgerId })),
   );
 }
 
-/** Changes of a house after one number and up to another. */
+/** Changes of a ledger after one number and up to another. */
 export interface ChangeRange {
-  readonly houseId: string;
+  readonly ledgerId: string;
   readonly since: number;
   readonly upTo: number;
 }
@@ -255,8 +261,8 @@ export async function recordsChanged(
     .from(table)
     .where(
       or(
-        ...ranges.map(({ houseId, since, upTo }) =>
-          and(eq(table.houseId, houseId), gt(table.changeNumber, since), lte(table.changeNumber, upTo)),
+        ...ranges.map(({ ledgerId, since, upTo }) =>
+          and(eq(table.ledgerId, ledgerId), gt(table.changeNumber, since), lte(table.changeNumber, upTo)),
         ),
       ),
     )
@@ -269,7 +275,7 @@ export async function recordsChanged(
 export async function housesShowing(db: Database, sha256: string): Promise<readonly string[]> {
   const { photo } = tables;
   const rows = await db
-    .selectDistinct({ houseId: photo.houseId })
+    .selectDistinct({ houseId: photo.ledgerId })
     .from(photo)
     .where(sql`${sql.identifier('sha256')} = ${sha256}`);
   return rows.map(({ houseId }) => houseId);

@@ -15,9 +15,9 @@ import { columnsFor, nameInDatabase } from './record-columns';
 /** Columns that every kind of record has. */
 const recordColumns = {
   id: char('id', { length: 36 }).primaryKey(),
-  houseId: char('house_id', { length: 36 }).notNull(),
+  ledgerId: char('ledger_id', { length: 36 }).notNull(),
   revision: int('revision').notNull(),
-  /** Number of the change, within the house, that brought the record to this state. */
+  /** Number of the change, within its ledger, that brought the record to this state. */
   changeNumber: bigint('change_number', { mode: 'number' }).notNull(),
   updatedAt: datetime('updated_at', { mode: 'date', fsp: 3 }).notNull(),
   updatedBy: varchar('updated_by', { length: 120 }).notNull(),
@@ -27,7 +27,7 @@ const recordColumns = {
 function tableFor(kind: Kind) {
   const name = nameInDatabase(kind);
   return mysqlTable(name, { ...columnsFor(kindNamed(kind).fields), ...recordColumns }, (table) => [
-    index(`${name}_changes`).on(table.houseId, table.changeNumber),
+    index(`${name}_changes`).on(table.ledgerId, table.changeNumber),
   ]);
 }
 
@@ -36,17 +36,18 @@ export type RecordTable = ReturnType<typeof tableFor>;
 /** Table of each kind of record. */
 export const recordTables = byKind(tableFor);
 
-/** One row a house: the number of its last change. Whoever writes to the house locks this row. */
-export const houseCounterTable = mysqlTable('house_counter', {
-  houseId: char('house_id', { length: 36 }).primaryKey(),
+/** One row a house or a practice: the number of its last change. Whoever writes into it locks this row. */
+export const ledgerTable = mysqlTable('ledger', {
+  id: char('id', { length: 36 }).primaryKey(),
+  kind: varchar('kind', { length: 20 }).notNull(),
   lastChange: bigint('last_change', { mode: 'number' }).notNull(),
 });
 
 /** Every accepted change, in order: what makes sending twice harmless, and each record's history. */
-export const houseChangeTable = mysqlTable(
-  'house_change',
+export const changeTable = mysqlTable(
+  'ledger_change',
   {
-    houseId: char('house_id', { length: 36 }).notNull(),
+    ledgerId: char('ledger_id', { length: 36 }).notNull(),
     changeId: char('change_id', { length: 36 }).notNull(),
     changeNumber: bigint('change_number', { mode: 'number' }).notNull(),
     kind: varchar('kind', { length: 40 }).notNull(),
@@ -64,8 +65,8 @@ export const houseChangeTable = mysqlTable(
     device: varchar('device', { length: 36 }).notNull().default(''),
   },
   (table) => [
-    primaryKey({ columns: [table.houseId, table.changeId] }),
-    index('house_change_number').on(table.houseId, table.changeNumber),
-    index('house_change_record').on(table.recordId),
+    primaryKey({ columns: [table.ledgerId, table.changeId] }),
+    index('ledger_change_number').on(table.ledgerId, table.changeNumber),
+    index('ledger_change_record').on(table.recordId),
   ],
 );

@@ -34,7 +34,7 @@ function DeletedLine({ thing }: { readonly thing: DeletedThing }) {
         <Button
           label="Put it back"
           onPress={() => {
-            restoreRecord(record.houseId, kind, record.id);
+            restoreRecord(record.ledgerId, kind, record.id);
             note({ text: `${title} is back.` });
           }}
         />

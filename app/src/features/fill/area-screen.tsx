@@ -16,7 +16,7 @@ import { ENVELOPE_KINDS } from '@calvet/core';
 import { useRouter } from 'expo-router';
 import { useState } from 'react';
 import { Pressable, StyleSheet } from 'react-native';
-import type { HouseView } from '../../data/house-copy';
+import type { HouseView } from '../../data/ledger-copy';
 import { usePreferences } from '../../data/preferences';
 import { useStore } from '../../data/store-context';
 import { useKeep } from '../../data/use-keep';

@@ -1,7 +1,7 @@
 import { Slot, useGlobalSearchParams, useRouter } from 'expo-router';
 import { createContext, use } from 'react';
 import { StyleSheet, View } from 'react-native';
-import type { HouseView } from '../../data/house-copy';
+import type { HouseView } from '../../data/ledger-copy';
 import { useHouse, useHouses, useHouseSummaries } from '../../data/hooks';
 import { Button } from '../../ui/button';
 import { useKeypad } from '../../ui/keypad/keypad';

@@ -9,7 +9,7 @@ import { useRecordToBe } from '../../data/hooks';
  */
 export function useMadeOrToBe<Body extends Bodies[Kind]>(
   made: Stored<Body> | undefined,
-  place: Pick<RecordBase, 'id' | 'houseId'>,
+  place: Pick<RecordBase, 'id' | 'ledgerId'>,
   begin: () => Body,
 ): Stored<Body> | undefined {
   const router = useRouter();

@@ -2,7 +2,7 @@ import { AREA_WORDS, STAGE_WORDS, type Area, type House, type HouseSummary } fro
 import { unitOf } from '@calvet/core';
 import { useRouter } from 'expo-router';
 import { StyleSheet, View } from 'react-native';
-import type { HouseView } from '../../data/house-copy';
+import type { HouseView } from '../../data/ledger-copy';
 import { summaryOf } from '../../data/house-summaries';
 import { usePreferences } from '../../data/preferences';
 import { Button } from '../../ui/button';
@@ -76,7 +76,7 @@ function AreaLine({ area }: { readonly area: Area }) {
     <LinkArea
       href={{
         pathname: '/houses/[houseId]/areas/[areaId]',
-        params: { houseId: area.houseId, areaId: area.id },
+        params: { houseId: area.ledgerId, areaId: area.id },
       }}
       style={styles.area}
     >

@@ -9,7 +9,7 @@ import {
 import { useRouter } from 'expo-router';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
-import type { HouseView } from '../../data/house-copy';
+import type { HouseView } from '../../data/ledger-copy';
 import { useStore } from '../../data/store-context';
 import { useKeep } from '../../data/use-keep';
 import { Button } from '../../ui/button';
@@ -47,7 +47,7 @@ interface PairProps {
 function Pair({ photo, photos, subjects, onKeep }: PairProps) {
   const isWide = useIsWide();
   const [isOpen, setOpen] = useState(false);
-  const { atWork, trouble, add } = useAddPhotos(photo.houseId, photo.subject);
+  const { atWork, trouble, add } = useAddPhotos(photo.ledgerId, photo.subject);
   const before = photos.find(({ id }) => id === photo.beforeId);
   const after = photos.find(({ beforeId }) => beforeId === photo.id);
   if (before !== undefined || after !== undefined) {

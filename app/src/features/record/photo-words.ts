@@ -8,7 +8,7 @@ import {
 } from '@calvet/contract';
 import { format } from 'date-fns/format';
 import { parseISO } from 'date-fns/parseISO';
-import type { HouseView } from '../../data/house-copy';
+import type { HouseView } from '../../data/ledger-copy';
 import { nameWords } from '../shell/value-words';
 
 /** What photos can show, with its name. */

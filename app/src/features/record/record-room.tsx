@@ -1,4 +1,4 @@
-import type { HouseView } from '../../data/house-copy';
+import type { HouseView } from '../../data/ledger-copy';
 import { useUnsentPictures } from '../../data/picture-hooks';
 import { Button } from '../../ui/button';
 import { Card } from '../../ui/card';

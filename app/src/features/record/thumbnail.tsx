@@ -77,7 +77,7 @@ export const Thumbnail = memo(function Thumbnail(props: ThumbnailProps) {
   }
   const href = {
     pathname: '/houses/[houseId]/record/[photoId]',
-    params: { houseId: photo.houseId, photoId: photo.id },
+    params: { houseId: photo.ledgerId, photoId: photo.id },
   } as const;
   return (
     <LinkArea href={href} label={label} isHere={isHere} {...frame}>

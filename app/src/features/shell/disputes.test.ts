@@ -3,7 +3,7 @@ import type { Troubled } from '../../data/outbox-rules';
 import { disputesIn } from './disputes';
 
 const dispute = (body: object, theirs: object, kind: Kind = 'house'): Troubled => ({
-  houseId: 'h',
+  ledgerId: 'h',
   isSealed: true,
   change: { changeId: 'c', kind, id: 'h', baseRevision: 1, op: 'update', body },
   trouble: {

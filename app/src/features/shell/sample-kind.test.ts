@@ -1,7 +1,7 @@
 import type { Kind, KindedRecord } from '@calvet/contract';
 import type * as SampleKind from '../../../../contract/test/sample-kind';
 import { sampleBody } from '../../../../contract/test/sample-kind';
-import { EMPTY_COPY, notStored, viewOf, withPending, withRecords } from '../../data/house-copy';
+import { EMPTY_COPY, notStored, viewOf, withPending, withRecords } from '../../data/ledger-copy';
 import { NOTHING_WAITS, withEntries, type Troubled } from '../../data/outbox-rules';
 import { subjectsIn } from '../record/photo-words';
 import { disputesIn } from './disputes';
@@ -30,7 +30,7 @@ test('what is entered of it waits, is shown at once, and is spoken of in its own
   const entered = withEntries(NOTHING_WAITS, [
     {
       entryId: 'e',
-      houseId: 'h',
+      ledgerId: 'h',
       kind: KIND,
       id: 'a',
       op: 'update',
@@ -51,7 +51,7 @@ test('what is entered of it waits, is shown at once, and is spoken of in its own
 
 test('a dispute over it shows both values, and what was deleted has a title', () => {
   const dispute: Troubled = {
-    houseId: 'h',
+    ledgerId: 'h',
     isSealed: true,
     change: {
       changeId: 'c',

@@ -1,4 +1,4 @@
-import { kindNamed, type Kind, type KindedRecord } from '@calvet/contract';
+import { isFirstKind, kindNamed, type Kind, type KindedRecord } from '@calvet/contract';
 import { useRouter, type Href } from 'expo-router';
 import { ScrollView, StyleSheet, View } from 'react-native';
 import { useHeldNames, useHeldRecord, useOutbox } from '../../data/hooks';
@@ -13,9 +13,11 @@ import { disputesIn, editsIn, timeWords } from './disputes';
 import { deedOf, labelOf, subjectOf } from './field-words';
 
 /** The screen on which a record is entered. */
-function hrefOfRecord({ houseId, change: { kind, id } }: Troubled): Href {
-  const { page } = kindNamed(kind);
-  return kind === 'house' ? `/houses/${houseId}/edit` : `/houses/${houseId}/${page}/${id}`;
+function hrefOfRecord({ ledgerId, change: { kind, id } }: Troubled): Href {
+  const { page, ledger } = kindNamed(kind);
+  const at = ledger === 'practice' ? '/practice' : `/houses/${ledgerId}`;
+  if (isFirstKind(kind)) return (kind === 'house' ? `${at}/edit` : at) as Href;
+  return `${at}/${page}/${id}` as Href;
 }
 
 /** The field that a refusal is about, as it is called on the screen. */
@@ -48,9 +50,9 @@ function Deciding({ group, choices }: DecidingProps) {
 
 /** What another did to the record, against what was entered here. */
 function Conflict({ troubled, name }: TroubleProps) {
-  const { trouble, change, houseId } = troubled;
+  const { trouble, change, ledgerId } = troubled;
   const { units } = usePreferences();
-  const held = useHeldRecord(houseId, change.id);
+  const held = useHeldRecord(ledgerId, change.id);
   if (trouble.kind !== 'conflict') return null;
   const { record } = trouble.current;
   if (change.op === 'delete') {
@@ -212,7 +214,7 @@ const houseName = (record: KindedRecord['record']): string =>
 function groups(troubled: readonly Troubled[]): ReadonlyMap<string, readonly Troubled[]> {
   const found = new Map<string, Troubled[]>();
   for (const each of troubled) {
-    const key = isOfDeletedHouse(each) ? each.houseId : each.change.changeId;
+    const key = isOfDeletedHouse(each) ? each.ledgerId : each.change.changeId;
     found.set(key, [...(found.get(key) ?? []), each]);
   }
   return found;

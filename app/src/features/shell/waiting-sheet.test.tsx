@@ -3,7 +3,7 @@ import { renderInTheme } from '../../../test/in-theme';
 import type { ReactNode } from 'react';
 import { testStore } from '../../../test/test-store';
 import type { Copies } from '../../data/copies';
-import type { HouseCopy } from '../../data/house-copy';
+import type { LedgerCopy } from '../../data/ledger-copy';
 import type { Keeping } from '../../data/keeping';
 import type { Outbox, OutboxState } from '../../data/outbox';
 import type { Pending, Troubled } from '../../data/outbox-rules';
@@ -28,7 +28,7 @@ const copies = new Map([
       ]),
     },
   ],
-]) as unknown as ReadonlyMap<string, HouseCopy>;
+]) as unknown as ReadonlyMap<string, LedgerCopy>;
 const subscribe = (listener: () => void) => {
   mockListeners.add(listener);
   return () => mockListeners.delete(listener);
@@ -60,7 +60,7 @@ const set = (next: Partial<OutboxState>) =>
     mockListeners.forEach((listener) => listener());
   });
 const pending = (id: string, more: Partial<Pending['change']> = {}): Pending => ({
-  houseId: 'h',
+  ledgerId: 'h',
   isSealed: false,
   change: {
     changeId: `c-${id}`,

@@ -1,3 +1,4 @@
+import { isFirstKind } from '@calvet/contract';
 import { useRouter } from 'expo-router';
 import { StyleSheet, View } from 'react-native';
 import { useHasRoom, useHeldNames, useIsKeptOnDevice, useOutbox } from '../../data/hooks';
@@ -68,11 +69,13 @@ export function WaitingSheet({ isUnreachable, onClose }: WaitingSheetProps) {
       {pictures.waiting.length > 0 && pictures.phase === 'sending' && (
         <Text tone="soft">The first picture is {Math.round(pictures.share * 100)} % sent.</Text>
       )}
-      {lines.map(({ houseId, change, isTooNew }) => (
+      {lines.map(({ ledgerId, change, isTooNew }) => (
         <View key={change.changeId}>
           <Text look="strong">{subjectOf(change, names.get(change.id))}</Text>
           <Text look="small" tone="soft">
-            {names.get(houseId) !== undefined && change.kind !== 'house' ? `${names.get(houseId)} · ` : ''}
+            {names.get(ledgerId) !== undefined && !isFirstKind(change.kind)
+              ? `${names.get(ledgerId)} · `
+              : ''}
             {deedOf(change)}
             {isTooNew === true && ' · waits until the server is brought up to date'}
           </Text>

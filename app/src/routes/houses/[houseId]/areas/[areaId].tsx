@@ -11,7 +11,7 @@ export default function AreaRoute() {
   const view = useHouseView();
   const made = view.areas.find(({ id }) => id === areaId);
   const { units } = usePreferences();
-  const area = useMadeOrToBe(made, { id: areaId, houseId: view.house.id }, () => newArea(units));
+  const area = useMadeOrToBe(made, { id: areaId, ledgerId: view.house.id }, () => newArea(units));
   return area === undefined ? (
     <NotHere what="area" houseId={view.house.id} />
   ) : (

@@ -9,7 +9,7 @@ export default function TestRoute() {
   const { testId } = useLocalSearchParams<{ testId: string }>();
   const view = useHouseView();
   const made = view.tests.find(({ id }) => id === testId);
-  const test = useMadeOrToBe(made, { id: testId, houseId: view.house.id }, () => newTest(view.tests[0]));
+  const test = useMadeOrToBe(made, { id: testId, ledgerId: view.house.id }, () => newTest(view.tests[0]));
   return test === undefined ? (
     <NotHere what="door test" houseId={view.house.id} />
   ) : (

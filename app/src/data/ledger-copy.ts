@@ -15,41 +15,41 @@ import {
 import type { Kept } from './local-schema';
 
 /** What this device holds of a house: its records in the newest state that the server told. */
-export interface HouseCopy {
+export interface LedgerCopy {
   /** Number of the last change that is in here. */
   readonly upTo: number;
   readonly records: ReadonlyMap<string, KindedRecord>;
 }
 
 /** A house as a screen sees it: without what was deleted, with what was entered and not yet sent. */
-export type HouseView = { readonly house: House } & Lists;
+export type HouseView = { readonly house: House } & Lists<'house'>;
 
 /** What every record carries, of one that no server has yet. */
-export const notStored = (id: string, houseId: string): RecordBase => ({
+export const notStored = (id: string, ledgerId: string): RecordBase => ({
   id,
-  houseId,
+  ledgerId,
   revision: 0,
   updatedAt: '',
   updatedBy: '',
   deletedAt: null,
 });
 
-export const EMPTY_COPY: HouseCopy = { upTo: 0, records: new Map() };
+export const EMPTY_COPY: LedgerCopy = { upTo: 0, records: new Map() };
 
 /** The copies of houses that a device kept. */
 export function copiesOf({
   copies,
   records,
-}: Pick<Kept, 'copies' | 'records'>): ReadonlyMap<string, HouseCopy> {
-  const byHouse = new Map(copies.map(({ houseId }) => [houseId, new Map<string, KindedRecord>()]));
-  for (const { houseId, id, item } of records) byHouse.get(houseId)?.set(id, item);
+}: Pick<Kept, 'copies' | 'records'>): ReadonlyMap<string, LedgerCopy> {
+  const byHouse = new Map(copies.map(({ ledgerId }) => [ledgerId, new Map<string, KindedRecord>()]));
+  for (const { ledgerId, id, item } of records) byHouse.get(ledgerId)?.set(id, item);
   return new Map(
-    copies.map(({ houseId, upTo }) => [houseId, { upTo, records: byHouse.get(houseId) ?? new Map() }]),
+    copies.map(({ ledgerId, upTo }) => [ledgerId, { upTo, records: byHouse.get(ledgerId) ?? new Map() }]),
   );
 }
 
 /** A copy with newer records taken in. */
-export function withRecords(copy: HouseCopy, records: readonly KindedRecord[], upTo: number): HouseCopy {
+export function withRecords(copy: LedgerCopy, records: readonly KindedRecord[], upTo: number): LedgerCopy {
   if (records.length === 0 && upTo === copy.upTo) return copy;
   const merged = new Map(copy.records);
   for (const item of records) {
@@ -62,11 +62,11 @@ export function withRecords(copy: HouseCopy, records: readonly KindedRecord[], u
 
 function changed(
   current: KindedRecord | undefined,
-  houseId: string,
+  ledgerId: string,
   change: Change,
 ): KindedRecord | undefined {
   if (current === undefined && change.op !== 'create') return undefined;
-  const base = current?.record ?? notStored(change.id, houseId);
+  const base = current?.record ?? notStored(change.id, ledgerId);
   const deletedAt = change.op === 'delete' ? 'pending' : change.op === 'restore' ? null : base.deletedAt;
   const body = changedBody(
     change.kind,
@@ -78,11 +78,11 @@ function changed(
 }
 
 /** A copy as it will be once changes that wait have been taken by the server. */
-export function withPending(copy: HouseCopy, houseId: string, pending: readonly Change[]): HouseCopy {
+export function withPending(copy: LedgerCopy, ledgerId: string, pending: readonly Change[]): LedgerCopy {
   if (pending.length === 0) return copy;
   const records = new Map(copy.records);
   for (const change of pending) {
-    const next = changed(records.get(change.id), houseId, change);
+    const next = changed(records.get(change.id), ledgerId, change);
     if (next !== undefined) records.set(change.id, next);
   }
   return { ...copy, records };
@@ -101,7 +101,7 @@ const inOrder = (kind: Kind) => {
 };
 
 /** The house that a copy holds; null where it is not there or was deleted. */
-export function viewOf(copy: HouseCopy): HouseView | null {
+export function viewOf(copy: LedgerCopy): HouseView | null {
   let house: House | null = null;
   const lists = new Map<Kind, AnyRecord[]>(KINDS.map((kind) => [kind, []]));
   for (const item of copy.records.values()) {

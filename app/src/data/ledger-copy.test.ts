@@ -1,10 +1,10 @@
 import type { Change, KindedRecord } from '@calvet/contract';
-import { EMPTY_COPY, viewOf, withPending, withRecords } from './house-copy';
+import { EMPTY_COPY, viewOf, withPending, withRecords } from './ledger-copy';
 
 const item = (kind: KindedRecord['kind'], id: string, more: object = {}): KindedRecord =>
   ({
     kind,
-    record: { id, houseId: 'h', revision: 1, deletedAt: null, name: id, performedOn: '2026-01-01', ...more },
+    record: { id, ledgerId: 'h', revision: 1, deletedAt: null, name: id, performedOn: '2026-01-01', ...more },
   }) as unknown as KindedRecord;
 const change = (part: Partial<Change>): Change =>
   ({ changeId: 'c', kind: 'area', id: 'a1', baseRevision: 1, op: 'update', body: {}, ...part }) as Change;

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import type { Change, ChangeOp, ChangeOutcome } from './change';
 import { LedgerServer } from '../../test/ledger-server';
-import type { LedgerRecord } from './house-ledger';
+import type { LedgerRecord } from './ledger';
 
 class Server extends LedgerServer {
   bodyOf(id: string) {

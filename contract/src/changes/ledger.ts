@@ -1,7 +1,8 @@
 import { dequal } from 'dequal';
 import { broughtInPresentForm } from '../former-form';
-import type { Kind, KindedRecord } from '../kinds';
-import type { RecordBase } from '../record';
+import { isFirstKind, kindNamed, type Kind, type KindedRecord } from '../kinds';
+import type { LedgerKind } from '../ledger';
+import type { FormerBase, RecordBase } from '../record';
 import { referenceKey, referencesOf } from './references';
 import type { Change, ChangeOp, ChangeOutcome, FieldCollision } from './change';
 import { changeBetween, keysOf, overfullPart, touches, valueAt, withParts, type PartChange } from './parts';
@@ -10,7 +11,7 @@ import { changeBetween, keysOf, overfullPart, touches, valueAt, withParts, type 
 export interface LedgerRecord {
   readonly kind: Kind;
   readonly id: string;
-  readonly houseId: string;
+  readonly ledgerId: string;
   readonly revision: number;
   readonly changeNumber: number;
   readonly updatedAt: Date;
@@ -56,19 +57,20 @@ interface DisputedChange {
   readonly answer: Conflict;
 }
 
-/** Whose an id is: it is that of one record, over all kinds and houses. */
-export type IdOwner = Pick<LedgerRecord, 'kind' | 'houseId'>;
+/** Whose an id is: it is that of one record, over all kinds and ledgers. */
+export type IdOwner = Pick<LedgerRecord, 'kind' | 'ledgerId'>;
 
-/** What is known of a house while a batch of changes is taken in. */
-export interface HouseLedger {
-  readonly houseId: string;
+/** What is known of a house, or a practice, while a batch of changes is taken in. */
+export interface Ledger {
+  readonly ledgerId: string;
+  readonly kind: LedgerKind;
   readonly author: Author;
   /** Changes of this batch that were accepted earlier, by id. */
   readonly before: ReadonlyMap<string, AcceptedChange>;
   /** What had been accepted, before this batch, for its records since the revisions that its changes are made upon. */
   readonly past: readonly AcceptedChange[];
   readonly records: Map<string, LedgerRecord>;
-  /** Of what its changes point to, the records that the house has, deleted ones too, by {@link referenceKey}. */
+  /** Of what its changes point to, the records that the ledger has, deleted ones too, by {@link referenceKey}. */
   readonly there: ReadonlySet<string>;
   /** Of the ids that its changes create records under, whose they are. */
   readonly owners: ReadonlyMap<string, IdOwner>;
@@ -81,9 +83,10 @@ export interface HouseLedger {
 
 /** A record as it crosses the boundary. */
 export function asKindedRecord({ kind, body, ...carried }: LedgerRecord): KindedRecord {
-  const base: RecordBase = {
+  const base: RecordBase & FormerBase = {
     id: carried.id,
-    houseId: carried.houseId,
+    ledgerId: carried.ledgerId,
+    houseId: carried.ledgerId,
     revision: carried.revision,
     updatedAt: carried.updatedAt.toISOString(),
     updatedBy: carried.updatedBy,
@@ -105,14 +108,24 @@ function refused(
   return { changeId, outcome: 'refused', code, field: `changes[${i}].${field}`, message };
 }
 
-function misplaced(change: Change, i: number, ledger: HouseLedger): Refusal | null {
-  const { houseId, records, owners } = ledger;
+function misplaced(change: Change, i: number, ledger: Ledger): Refusal | null {
+  const { ledgerId, records, owners } = ledger;
   const record = records.get(change.id);
   const owner = record ?? owners.get(change.id);
-  if (change.kind === 'house' && change.id !== houseId) {
-    return refused(change, i, 'conflict', 'id', 'A house is written to under its own id.');
+  const { ledger: lies, word } = kindNamed(change.kind);
+  if (lies !== ledger.kind) {
+    return refused(
+      change,
+      i,
+      'conflict',
+      'kind',
+      `A record of this kind lies in a ${lies}, not in a ${ledger.kind}.`,
+    );
   }
-  if (owner !== undefined && (owner.houseId !== houseId || owner.kind !== change.kind)) {
+  if (isFirstKind(change.kind) && change.id !== ledgerId) {
+    return refused(change, i, 'conflict', 'id', `A ${word.toLowerCase()} is written to under its own id.`);
+  }
+  if (owner !== undefined && (owner.ledgerId !== ledgerId || owner.kind !== change.kind)) {
     return refused(change, i, 'conflict', 'id', 'This id belongs to another record.');
   }
   if (record === undefined && change.op !== 'create') {
@@ -121,8 +134,8 @@ function misplaced(change: Change, i: number, ledger: HouseLedger): Refusal | nu
   return pointingNowhere(change, i, ledger);
 }
 
-/** Refuses what points to a record that the house does not have. */
-function pointingNowhere(change: Change, i: number, { records, there }: HouseLedger): Refusal | null {
+/** Refuses what points to a record that the ledger does not have. */
+function pointingNowhere(change: Change, i: number, { kind, records, there }: Ledger): Refusal | null {
   const missing = referencesOf(change).find(
     (reference) => !there.has(referenceKey(reference)) && records.get(reference.id)?.kind !== reference.kind,
   );
@@ -132,7 +145,7 @@ function pointingNowhere(change: Change, i: number, { records, there }: HouseLed
     i,
     'unknown-reference',
     `body.${missing.field}`,
-    'What this points to is not in this house.',
+    `What this points to is not in this ${kind}.`,
   );
 }
 
@@ -142,7 +155,7 @@ function pointingNowhere(change: Change, i: number, { records, there }: HouseLed
  */
 function unseenBy(
   { id, baseRevision, seen = [] }: Change,
-  { past, before }: HouseLedger,
+  { past, before }: Ledger,
 ): readonly AcceptedChange[] {
   return past.filter(
     ({ recordId, revision, changeId }) =>
@@ -204,7 +217,7 @@ function collisionsOf(
 function disputeOver(
   change: Change,
   current: LedgerRecord,
-  ledger: HouseLedger,
+  ledger: Ledger,
 ): readonly FieldCollision[] | null {
   const wholeRecord: readonly FieldCollision[] = [];
   if (change.baseRevision > current.revision) return wholeRecord;
@@ -251,15 +264,15 @@ function timeOfEntry({ enteredAt }: Change, { now, clock }: Author): Date | null
   return new Date(Math.max(0, now.getTime() - ago));
 }
 
-function changedRecord(current: LedgerRecord | undefined, change: Change, ledger: HouseLedger): LedgerRecord {
-  const { author, houseId, lastChange } = ledger;
+function changedRecord(current: LedgerRecord | undefined, change: Change, ledger: Ledger): LedgerRecord {
+  const { author, ledgerId, lastChange } = ledger;
   const keepsBody = change.op === 'delete' || change.op === 'restore';
   const deletedBefore = current?.deletedAt ?? null;
   const entered = timeOfEntry(change, author) ?? author.now;
   return {
     kind: change.kind,
     id: change.id,
-    houseId,
+    ledgerId,
     revision: (current?.revision ?? 0) + 1,
     changeNumber: lastChange,
     updatedAt: entered,
@@ -284,7 +297,7 @@ function isSameContent(change: Change, { kind, recordId, op, body, parts }: Acce
 function beyond(
   { id, baseRevision }: Change,
   revision: number,
-  { records }: HouseLedger,
+  { records }: Ledger,
 ): { readonly current?: ReturnType<typeof asKindedRecord> } {
   const record = records.get(id);
   const isItsOwn = record?.revision === revision && (revision === 1 || revision === baseRevision + 1);
@@ -295,7 +308,7 @@ function beyond(
  * The dispute, earlier in this batch, over what an update is laid over: it is part of that. Were it taken, and the answers
  * lost, the earlier change might be taken when it is sent again, and lie over the later one.
  */
-function disputeUnder(change: Change, { disputed }: HouseLedger): Conflict | null {
+function disputeUnder(change: Change, { disputed }: Ledger): Conflict | null {
   if (change.op !== 'update') return null;
   const keys = keysOf(change);
   const under = disputed.find(
@@ -316,18 +329,18 @@ function bothDisputes(
 }
 
 /**
- * Takes one change into a house, or says why not. A change sent again counts once. A change upon an older state is
+ * Takes one change into a ledger, or says why not. A change sent again counts once. A change upon an older state is
  * merged where it touches other fields than the changes that its maker did not know, or gives them the same values;
  * where both gave one field a value of their own, and where one deleted what the other edited, it is a conflict.
  * @param i place in the batch, for the path of the field
  */
-export function takeChange(change: Change, i: number, ledger: HouseLedger): ChangeOutcome {
+export function takeChange(change: Change, i: number, ledger: Ledger): ChangeOutcome {
   const outcome = outcomeOf(change, i, ledger);
   if (outcome.outcome === 'conflict') ledger.disputed.push({ change, answer: outcome });
   return outcome;
 }
 
-function outcomeOf(change: Change, i: number, ledger: HouseLedger): ChangeOutcome {
+function outcomeOf(change: Change, i: number, ledger: Ledger): ChangeOutcome {
   const { changeId } = change;
   const before = ledger.before.get(changeId) ?? ledger.accepted.find((each) => each.changeId === changeId);
   if (before !== undefined) {
@@ -349,9 +362,9 @@ function outcomeOf(change: Change, i: number, ledger: HouseLedger): ChangeOutcom
       ...beyond(change, revision, ledger),
     };
   }
-  const house = ledger.records.get(ledger.houseId);
-  if (house !== undefined && house.deletedAt !== null && change.kind !== 'house') {
-    return { changeId, outcome: 'conflict', current: asKindedRecord(house), fields: [] };
+  const first = ledger.records.get(ledger.ledgerId);
+  if (first !== undefined && first.deletedAt !== null && !isFirstKind(change.kind)) {
+    return { changeId, outcome: 'conflict', current: asKindedRecord(first), fields: [] };
   }
   const wrong = misplaced(change, i, ledger);
   if (wrong !== null) return wrong;
