@@ -43,6 +43,7 @@ export const demoPages: readonly DemoPage[] = [
   at('door test', `${house}/tests/${firstOf(wrenfold, 'airtightnessTest')}`),
   at('record', `${house}/record`),
   { name: 'photo', path: photoPath },
+  at('practice', '/practice'),
   at('this device', '/device'),
   at('deleted', '/deleted'),
   at('bench', '/bench'),

@@ -16,6 +16,7 @@ export interface AnswerBody {
     readonly record: RecordBase & { readonly name: string };
   }[];
   readonly houses: readonly RecordBase[];
+  readonly counters: Readonly<Record<string, number>>;
   readonly pages: PagesByLedger;
   readonly summaries: Readonly<Record<string, HouseSummary>>;
   readonly upTo: number;

@@ -1,5 +1,6 @@
 import {
   changeBetween,
+  isFirstKind,
   isEmptyChange,
   ownFields,
   type Bodies,
@@ -24,13 +25,13 @@ function wishFor(ledgerId: string, held: KindedRecord, told: KindedRecord | unde
 
 /**
  * What a device has to tell a server that knows less than it did, as after a backup was brought back: records that the
- * server has no more, and what it has in an older state. The house comes first, since all else is in it.
+ * server has no more, and what it has in an older state. The ledger's first record comes first, since all else is in it.
  */
 export function lostByServer(ledgerId: string, held: LedgerCopy, told: LedgerCopy): readonly Wish[] {
   const items = [...held.records.values()];
   const inOrder = [
-    ...items.filter(({ kind }) => kind === 'house'),
-    ...items.filter(({ kind }) => kind !== 'house'),
+    ...items.filter(({ kind }) => isFirstKind(kind)),
+    ...items.filter(({ kind }) => !isFirstKind(kind)),
   ];
   return inOrder.flatMap((item) => wishFor(ledgerId, item, told.records.get(item.record.id)) ?? []);
 }

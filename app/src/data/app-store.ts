@@ -2,9 +2,10 @@ import { createApi } from './api';
 import { deviceClock } from './clock';
 import { deviceId } from './device';
 import { LocalDatabase } from './local-database';
-import { authorOnDevice } from './preferences';
+import { authorOnDevice, followUnits } from './preferences';
 import { askToPersist } from './space';
 import { createStore, type Store } from './store';
+import { practiceIn } from './waiting';
 import type { Channel } from './tabs';
 
 const NAME = 'calvet';
@@ -28,6 +29,9 @@ function openAppStore(): Store {
     isVisible,
     openStream: typeof EventSource === 'undefined' ? null : (path) => new EventSource(path) as never,
   });
+  const follow = () => followUnits(practiceIn(store.copies.all(), store.outbox.getState())?.units);
+  store.copies.subscribe(follow);
+  store.outbox.subscribe(follow);
   void store.start();
   document.addEventListener('visibilitychange', () => store.lookedAt(isVisible()));
   window.addEventListener('online', store.tryNow);

@@ -1,4 +1,4 @@
-import { LEDGERS_ASKED_MAX, type ChangesPage, type News } from '@calvet/contract';
+import { LEDGERS_ASKED_MAX, PRACTICE_ID, type ChangesPage, type News } from '@calvet/contract';
 import { lostByServer } from './after-restore';
 import { ApiProblem, Unreachable, type Api } from './api';
 import { NextCall, type Clock } from './clock';
@@ -9,7 +9,7 @@ import type { Outbox } from './outbox';
 import { waitingIn } from './outbox-rules';
 import type { Wish } from './store-options';
 
-/** The list is not asked for more often than this where a line opens, and where news comes of a house that is not here. */
+/** The list is not asked for more often than this where a line opens, and where news comes of a ledger that is not here. */
 const OPEN_GAP_MS = 10_000;
 const NEWS_GAP_MS = 1000;
 
@@ -26,7 +26,7 @@ interface CatchingUpOptions {
   readonly onReached: () => void;
   readonly onUnreachable: () => void;
   readonly onHouses: (told: ToldHouses) => void;
-  /** The server lost something of a house; this tab does not send, and leaves it to the one that does. */
+  /** The server lost something of a ledger; this tab does not send, and leaves it to the one that does. */
   readonly onLost: (ledgerId: string) => void;
   /** What the server lost is sent again, upon what it has. */
   readonly writeLost: (ledgerId: string, lost: readonly Wish[], told: LedgerCopy) => void;
@@ -52,15 +52,15 @@ export class CatchingUp {
   private askedAt = -Infinity;
   private onMissed: () => void = () => undefined;
   private readonly nextLook: NextCall;
-  private readonly houses = new Once((ledgerId) => this.bring(ledgerId));
+  private readonly ledgers = new Once((ledgerId) => this.bring(ledgerId));
   private readonly lost = new Once((ledgerId) => this.tellWhatWasLost(ledgerId));
 
   constructor(private readonly options: CatchingUpOptions) {
     this.nextLook = new NextCall(options.clock, () => this.onMissed());
   }
 
-  /** Brings a house's copy up to date, page by page. */
-  readonly refreshLedger = (ledgerId: string): Promise<void> => this.houses.do(ledgerId);
+  /** Brings a ledger's copy up to date, page by page. */
+  readonly refreshLedger = (ledgerId: string): Promise<void> => this.ledgers.do(ledgerId);
 
   /** The server knows less than it did, as after a backup was brought back: it is told what it lost, once. */
   readonly tellAgain = (ledgerId: string): Promise<boolean> => this.lost.do(ledgerId);
@@ -99,8 +99,10 @@ export class CatchingUp {
       onReached();
       onHouses(told);
       await settled;
-      const behind = [...copies.all()].filter(([id, { upTo }]) => (counters[id] ?? 0) !== upTo);
-      await this.refreshEach(behind.map(([id]) => id)).catch(() => undefined);
+      // What a practice has set is wanted everywhere; of houses, those that are held.
+      const wanted = new Set([PRACTICE_ID, ...copies.all().keys()]);
+      const behind = [...wanted].filter((id) => (counters[id] ?? 0) !== copies.of(id).upTo);
+      await this.refreshEach(behind).catch(() => undefined);
       return told;
     } catch (error) {
       if (error instanceof Unreachable) onUnreachable();
@@ -113,7 +115,7 @@ export class CatchingUp {
     this.nextLook.within(Math.max(0, this.askedAt + gapMs - this.options.clock.now()));
   }
 
-  /** Brings copies of several houses up to date, by one request for as many as go into one answer. */
+  /** Brings copies of several ledgers up to date, by one request for as many as go into one answer. */
   readonly refreshEach = async (ledgerIds: readonly string[]): Promise<void> => {
     const groups = Array.from({ length: Math.ceil(ledgerIds.length / LEDGERS_ASKED_MAX) }, (_, i) =>
       ledgerIds.slice(i * LEDGERS_ASKED_MAX, (i + 1) * LEDGERS_ASKED_MAX),
@@ -171,7 +173,7 @@ export class CatchingUp {
     }
   }
 
-  /** Everything that the server has of a house; nothing where it does not know it. */
+  /** Everything that the server has of a ledger; nothing where it does not know it. */
   private async toldOf(ledgerId: string): Promise<LedgerCopy> {
     let told = EMPTY_COPY;
     try {

@@ -1,10 +1,13 @@
 import {
+  NEW_PRACTICE,
+  PRACTICE_ID,
   RESTORABLE_MS,
   type Bodies,
   type House,
   type HouseSummary,
   type Kind,
   type KindedRecord,
+  type Practice,
   type RecordBase,
   type Stored,
 } from '@calvet/contract';
@@ -17,12 +20,14 @@ import type { OutboxState } from './outbox';
 import { waitingIn } from './outbox-rules';
 import { useStore } from './store-context';
 import { viewWithTyped, withTyped, type AllTyped } from './typing';
-import { viewWithWaiting, withNewerHouses } from './waiting';
+import { practiceIn, viewWithWaiting, withNewerHouses } from './waiting';
 
 /** How often it is asked whether somebody else changed something, while the server cannot be heard and while it can. */
 const ASK_MS = 20_000;
 const ASK_ANYWAY_MS = 120_000;
 const HOUSES_KEY = 'houses';
+
+const PRACTICE_TO_BE: Practice = { ...NEW_PRACTICE, ...notStored(PRACTICE_ID, PRACTICE_ID) };
 
 const never = () => () => undefined;
 const nobody = () => false;
@@ -87,24 +92,33 @@ function useAllTyped(): AllTyped {
 }
 
 /** A house with its areas and tests; null where it does not exist or was deleted, undefined until it is known. */
-export function useHouse(ledgerId: string): Loaded<HouseView | null> {
+export function useHouse(houseId: string): Loaded<HouseView | null> {
   const store = useStore();
   useHouseList();
   const isRead = useKeptIn() !== 'opening';
-  const copy = useCopies().get(ledgerId);
+  const copy = useCopies().get(houseId);
   const state = useOutbox();
   const kept = useMemo(
-    () => (isRead ? viewWithWaiting(copy, ledgerId, state) : undefined),
-    [isRead, copy, state, ledgerId],
+    () => (isRead ? viewWithWaiting('house', copy, houseId, state) : undefined),
+    [isRead, copy, state, houseId],
   );
   // Of a house that was made here and not sent yet the server knows nothing to ask for.
   const { error, mutate } = useSWR<void, Error>(
-    isRead && copy === undefined && kept == null ? ['house', ledgerId] : null,
-    () => store.refreshLedger(ledgerId),
+    isRead && copy === undefined && kept == null ? ['house', houseId] : null,
+    () => store.refreshLedger(houseId),
   );
   const typed = useAllTyped();
   const data = useMemo(() => kept && viewWithTyped(kept, typed), [kept, typed]);
   return { data, error: data === undefined ? error : undefined, retry: () => void mutate() };
+}
+
+/** The practice with its settings; as one that has set nothing, until it is known. */
+export function usePractice(): Practice {
+  useHouseList();
+  const copies = useCopies();
+  const state = useOutbox();
+  const typed = useAllTyped();
+  return useMemo(() => withTyped(practiceIn(copies, state) ?? PRACTICE_TO_BE, typed), [copies, state, typed]);
 }
 
 /**
@@ -149,7 +163,7 @@ export function useHouseSummaries(houses: readonly House[]): ReadonlyMap<string,
   const told = data ?? (keptIn === 'opening' ? null : store.knownHouses());
   return useMemo(() => {
     const summaries = houses.map(({ id }): [string, HouseSummary | undefined] => {
-      const view = viewWithWaiting(copies.get(id), id, state);
+      const view = viewWithWaiting('house', copies.get(id), id, state);
       return [id, view == null ? told?.summaries[id] : summaryOf(view)];
     });
     return new Map(summaries.filter((pair): pair is [string, HouseSummary] => pair[1] !== undefined));

@@ -17,7 +17,7 @@ test('areas stand in the order of their making, tests newest first', () => {
     item('airtightnessTest', 't2', { performedOn: '2026-03-01' }),
     item('airtightnessTest', 't3'),
   ];
-  const view = viewOf(withRecords(copy, tests, 6));
+  const view = viewOf('house', withRecords(copy, tests, 6));
   expect(view?.areas.map(({ id }) => id)).toEqual(['a1', 'a2']);
   expect(view?.tests.map(({ id }) => id)).toEqual(['t2', 't3', 't1']);
 });
@@ -35,16 +35,16 @@ test('what waits lies over the copy and leaves the copy as it was', () => {
     change({ id: 'a2', op: 'delete' }),
     change({ id: 'a3', op: 'create', baseRevision: 0, body: { name: 'Added' } }),
   ]);
-  expect(viewOf(waiting)?.areas.map(({ id, name }) => [id, name])).toEqual([
+  expect(viewOf('house', waiting)?.areas.map(({ id, name }) => [id, name])).toEqual([
     ['a1', 'Changed'],
     ['a3', 'Added'],
   ]);
-  expect(viewOf(copy)?.areas.map(({ id }) => id)).toEqual(['a1', 'a2']);
+  expect(viewOf('house', copy)?.areas.map(({ id }) => id)).toEqual(['a1', 'a2']);
 });
 
 test('a deletion that waits can be taken back', () => {
   const back = withPending(copy, 'h', [change({ op: 'delete' }), change({ op: 'restore' })]);
-  expect(viewOf(back)?.areas.map(({ id }) => id)).toEqual(['a1', 'a2']);
+  expect(viewOf('house', back)?.areas.map(({ id }) => id)).toEqual(['a1', 'a2']);
 });
 
 test('a change to a record that is not here is passed over', () => {
@@ -52,6 +52,8 @@ test('a change to a record that is not here is passed over', () => {
 });
 
 test('a deleted house has no view', () => {
-  expect(viewOf(withPending(copy, 'h', [change({ kind: 'house', id: 'h', op: 'delete' })]))).toBeNull();
-  expect(viewOf(EMPTY_COPY)).toBeNull();
+  expect(
+    viewOf('house', withPending(copy, 'h', [change({ kind: 'house', id: 'h', op: 'delete' })])),
+  ).toBeNull();
+  expect(viewOf('house', EMPTY_COPY)).toBeNull();
 });

@@ -5,9 +5,9 @@ import {
   saidOf,
   type Bodies,
   type Change,
-  type House,
   type Kind,
   type KindedRecord,
+  type LedgerKind,
   type Lists,
   type RecordBase,
   type Stored,
@@ -21,8 +21,10 @@ export interface LedgerCopy {
   readonly records: ReadonlyMap<string, KindedRecord>;
 }
 
-/** A house as a screen sees it: without what was deleted, with what was entered and not yet sent. */
-export type HouseView = { readonly house: House } & Lists<'house'>;
+/** A ledger as a screen sees it: without what was deleted, with what was entered and not yet sent. */
+export type LedgerView<L extends LedgerKind> = { readonly [K in L]: Stored<Bodies[K]> } & Lists<L>;
+
+export type HouseView = LedgerView<'house'>;
 
 /** What every record carries, of one that no server has yet. */
 export const notStored = (id: string, ledgerId: string): RecordBase => ({
@@ -100,19 +102,19 @@ const inOrder = (kind: Kind) => {
   return (a: AnyRecord, b: AnyRecord) => at(b).localeCompare(at(a)) || asMade(b, a);
 };
 
-/** The house that a copy holds; null where it is not there or was deleted. */
-export function viewOf(copy: LedgerCopy): HouseView | null {
-  let house: House | null = null;
-  const lists = new Map<Kind, AnyRecord[]>(KINDS.map((kind) => [kind, []]));
-  for (const item of copy.records.values()) {
-    if (item.record.deletedAt !== null) continue;
-    if (item.kind === 'house') house = item.record;
-    else lists.get(item.kind)?.push(item.record as unknown as AnyRecord);
+/** The house, or the practice, that a copy holds; null where it is not there or was deleted. */
+export function viewOf<L extends LedgerKind>(ledger: L, copy: LedgerCopy): LedgerView<L> | null {
+  const kinds = KINDS.filter((kind) => kindNamed(kind).ledger === ledger);
+  const byKind = new Map<Kind, AnyRecord[]>(kinds.map((kind) => [kind, []]));
+  for (const { kind, record } of copy.records.values()) {
+    if (record.deletedAt === null) byKind.get(kind)?.push(record as unknown as AnyRecord);
   }
-  if (house === null) return null;
-  const named = [...lists].flatMap(([kind, records]): [string, readonly AnyRecord[]][] => {
+  const [first] = byKind.get(ledger) ?? [];
+  if (first === undefined) return null;
+  const named = kinds.map((kind): [string, unknown] => {
     const { list } = kindNamed(kind);
-    return list === null ? [] : [[list, records.sort(inOrder(kind))]];
+    return list === null ? [ledger, first] : [list, byKind.get(kind)?.sort(inOrder(kind))];
   });
-  return { house, ...Object.fromEntries(named) } as HouseView;
+  // What is kept passed the schema of its kind on the way in.
+  return Object.fromEntries(named) as unknown as LedgerView<L>;
 }

@@ -16,23 +16,50 @@ const KEY = 'calvet.preferences';
 const DEFAULTS: Preferences = { units: 'metric', appearance: 'system', author: '' };
 const listeners = new Listeners();
 
-function read(): Preferences {
+/** What was chosen on this device, and what its practice has set for those that chose nothing. */
+interface Kept extends Partial<Preferences> {
+  readonly unitsOfPractice?: UnitSystem;
+}
+
+const isUnits = (value: unknown): value is UnitSystem => value === 'metric' || value === 'imperial';
+const isAppearance = (value: unknown): value is Appearance =>
+  value === 'system' || value === 'light' || value === 'dark';
+
+function read(): Kept {
   try {
-    const kept = JSON.parse(localStorage.getItem(KEY) ?? '{}') as Partial<Preferences>;
+    const kept = JSON.parse(localStorage.getItem(KEY) ?? '{}') as Kept;
     return {
-      units: kept.units === 'imperial' ? 'imperial' : DEFAULTS.units,
-      appearance:
-        kept.appearance === 'light' || kept.appearance === 'dark' ? kept.appearance : DEFAULTS.appearance,
-      author: typeof kept.author === 'string' ? kept.author : DEFAULTS.author,
+      ...(isUnits(kept.units) ? { units: kept.units } : {}),
+      ...(isAppearance(kept.appearance) ? { appearance: kept.appearance } : {}),
+      ...(typeof kept.author === 'string' ? { author: kept.author } : {}),
+      ...(isUnits(kept.unitsOfPractice) ? { unitsOfPractice: kept.unitsOfPractice } : {}),
     };
   } catch {
-    return DEFAULTS;
+    return {};
   }
 }
 
-let current = read();
+const shownBy = ({ unitsOfPractice, ...chosen }: Kept): Preferences => ({
+  ...DEFAULTS,
+  ...(unitsOfPractice === undefined ? {} : { units: unitsOfPractice }),
+  ...chosen,
+});
 
-/** Preferences and the way to change them. */
+let kept = read();
+let current = shownBy(kept);
+
+function keep(change: Kept): void {
+  kept = { ...kept, ...change };
+  current = shownBy(kept);
+  try {
+    localStorage.setItem(KEY, JSON.stringify(kept));
+  } catch {
+    // Without storage the choice holds until the app is closed.
+  }
+  listeners.tell();
+}
+
+/** How this device shows things, as chosen here, or else as the practice has set it. */
 export function usePreferences(): Preferences {
   return useSyncExternalStore(
     listeners.subscribe,
@@ -44,12 +71,10 @@ export function usePreferences(): Preferences {
 /** Who enters things on this device. */
 export const authorOnDevice = (): string => current.author;
 
-export function setPreferences(change: Partial<Preferences>): void {
-  current = { ...current, ...change };
-  try {
-    localStorage.setItem(KEY, JSON.stringify(current));
-  } catch {
-    // Without storage the choice holds until the app is closed.
-  }
-  listeners.tell();
+/** Chooses how this device shows things. */
+export const setPreferences = (change: Partial<Preferences>): void => keep(change);
+
+/** What the practice has set holds wherever nothing else was chosen. */
+export function followUnits(units: UnitSystem | undefined): void {
+  if (units !== undefined && units !== kept.unitsOfPractice) keep({ unitsOfPractice: units });
 }

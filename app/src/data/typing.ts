@@ -9,7 +9,6 @@ import {
   type RecordBase,
   type Stored,
 } from '@calvet/contract';
-import type { HouseView } from './ledger-copy';
 import { Listeners } from './listeners';
 
 /** How far a figure is: still being typed, so that it is shown and nothing more, or entered, so that it is kept. */
@@ -42,17 +41,15 @@ export function withTyped<R extends RecordBase>(record: R, all: AllTyped): R {
   return laid;
 }
 
-/** A house with what is being typed into its records. */
-export function viewWithTyped(view: HouseView, all: AllTyped): HouseView {
+/** A ledger with what is being typed into its records. */
+export function viewWithTyped<View extends object>(view: View, all: AllTyped): View {
+  if (all.size === 0) return view;
   const over = <R extends RecordBase>(list: readonly R[]): readonly R[] =>
     list.some(({ id }) => all.has(id)) ? list.map((record) => withTyped(record, all)) : list;
-  if (all.size === 0) return view;
-  return {
-    house: withTyped(view.house, all),
-    areas: over(view.areas),
-    tests: over(view.tests),
-    photos: over(view.photos),
-  };
+  const members = Object.entries(view) as [string, RecordBase | readonly RecordBase[]][];
+  return Object.fromEntries(
+    members.map(([name, held]) => [name, 'id' in held ? withTyped(held, all) : over(held)]),
+  ) as View;
 }
 
 /** What is being typed on this page and was not entered yet: figures follow it, nothing keeps or sends it. */

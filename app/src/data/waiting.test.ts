@@ -26,15 +26,21 @@ const stateOf = (...pending: Pending[]): OutboxState => ({ pending, troubled: []
 const namesOf = (houses: readonly House[]) => houses.map(({ name }) => name);
 
 test('a house that nobody knows is undefined, one that was deleted is null', () => {
-  expect(viewWithWaiting(undefined, 'a', stateOf())).toBeUndefined();
+  expect(viewWithWaiting('house', undefined, 'a', stateOf())).toBeUndefined();
   expect(
-    viewWithWaiting(copyWith({ kind: 'house', record: house('a', { deletedAt: 'then' }) }), 'a', stateOf()),
+    viewWithWaiting(
+      'house',
+      copyWith({ kind: 'house', record: house('a', { deletedAt: 'then' }) }),
+      'a',
+      stateOf(),
+    ),
   ).toBeNull();
 });
 
 test('a house that was only just created is seen before the server has it', () => {
   const { id, ledgerId, ...body } = house('a');
   const view = viewWithWaiting(
+    'house',
     undefined,
     'a',
     stateOf(waiting('a', { op: 'create', baseRevision: 0, body })),
@@ -44,9 +50,9 @@ test('a house that was only just created is seen before the server has it', () =
 
 test('what waits for one house does not touch another', () => {
   const state = stateOf(waiting('b', { body: { name: 'Other' } }));
-  expect(viewWithWaiting(copyWith({ kind: 'house', record: house('a') }), 'a', state)?.house.name).toBe(
-    'House a',
-  );
+  expect(
+    viewWithWaiting('house', copyWith({ kind: 'house', record: house('a') }), 'a', state)?.house.name,
+  ).toBe('House a');
 });
 
 describe('the list of houses', () => {

@@ -1,28 +1,37 @@
-import type { House } from '@calvet/contract';
-import { EMPTY_COPY, viewOf, withPending, withRecords, type LedgerCopy, type HouseView } from './ledger-copy';
+import { PRACTICE_ID, type House, type LedgerKind, type Practice } from '@calvet/contract';
+import {
+  EMPTY_COPY,
+  viewOf,
+  withPending,
+  withRecords,
+  type LedgerCopy,
+  type LedgerView,
+} from './ledger-copy';
 import type { OutboxState } from './outbox';
 import { waitingIn } from './outbox-rules';
 
-const settledViews = new WeakMap<LedgerCopy, HouseView | null>();
+const settledViews = new WeakMap<LedgerCopy, LedgerView<LedgerKind> | null>();
 
 /** The view of a copy over which nothing waits; the same one each time, so that what is derived from it can be kept. */
-function settledView(copy: LedgerCopy): HouseView | null {
-  const before = settledViews.get(copy);
+function settledView<L extends LedgerKind>(ledger: L, copy: LedgerCopy): LedgerView<L> | null {
+  // A copy is one of one ledger, whose kind does not change.
+  const before = settledViews.get(copy) as LedgerView<L> | null | undefined;
   if (before !== undefined) return before;
-  const view = viewOf(copy);
-  settledViews.set(copy, view);
+  const view = viewOf(ledger, copy);
+  settledViews.set(copy, view as LedgerView<LedgerKind> | null);
   return view;
 }
 
-/** A house as it is held here with what waits to be sent laid over it; undefined where neither is known. */
-export function viewWithWaiting(
+/** A ledger as it is held here with what waits to be sent laid over it; undefined where neither is known. */
+export function viewWithWaiting<L extends LedgerKind>(
+  ledger: L,
   copy: LedgerCopy | undefined,
   ledgerId: string,
   state: OutboxState,
-): HouseView | null | undefined {
+): LedgerView<L> | null | undefined {
   const waiting = waitingIn(state, ledgerId);
-  if (waiting.length > 0) return viewOf(withPending(copy ?? EMPTY_COPY, ledgerId, waiting));
-  return copy === undefined ? undefined : settledView(copy);
+  if (waiting.length > 0) return viewOf(ledger, withPending(copy ?? EMPTY_COPY, ledgerId, waiting));
+  return copy === undefined ? undefined : settledView(ledger, copy);
 }
 
 /**
@@ -46,8 +55,14 @@ export function withNewerHouses(
       states.filter((each) => each !== undefined),
       0,
     );
-    const view = viewWithWaiting(copy, id, state);
+    const view = viewWithWaiting('house', copy, id, state);
     return view == null ? [] : [view.house];
   });
   return shown.sort((a, b) => a.name.localeCompare(b.name));
 }
+
+/** The practice with its settings, as it is held here with what waits; undefined where it is not known. */
+export const practiceIn = (
+  copies: ReadonlyMap<string, LedgerCopy>,
+  state: OutboxState,
+): Practice | undefined => viewWithWaiting('practice', copies.get(PRACTICE_ID), PRACTICE_ID, state)?.practice;

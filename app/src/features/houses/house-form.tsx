@@ -1,22 +1,24 @@
-import { house, HOUSE_TARGET_QUANTITIES, NAME_MAX, type HouseBody } from '@calvet/contract';
-import type { UnitSystem } from '@calvet/core';
+import {
+  house,
+  HOUSE_TARGET_QUANTITIES,
+  NAME_MAX,
+  type HouseBody,
+  type PracticeBody,
+} from '@calvet/contract';
 import { misfit, type NumberSchema } from '@calvet/core/schema';
 import { Controller, type Control, type FieldErrors, type Resolver } from 'react-hook-form';
-import { usePreferences } from '../../data/preferences';
-import type { EntryStage } from '../../data/typing';
 import { Card } from '../../ui/card';
-import { Choice, type Option } from '../../ui/choice';
-import { messageOf } from '../../ui/entry-message';
-import { FieldGrid, Labelled, NumberField, TextField } from '../../ui/field';
+import { FieldGrid, NumberField, TextField } from '../../ui/field';
 import { Text } from '../../ui/text';
-import { targetWords } from '../door-test/words';
+import { ConventionChoice, conventionOptions, CONVENTIONS, isConvention } from './conventions';
+import { LIMIT, TargetFields, type TargetDraft } from './target-fields';
 
 /** The form's own state: what was not entered yet is null. */
 export type HouseDraft = { readonly [K in Exclude<keyof HouseBody, 'target'>]: HouseBody[K] | null } & {
-  readonly target: { readonly quantity: HouseBody['target']['quantity']; readonly limit: number | null };
+  readonly target: TargetDraft;
 };
 
-export const EMPTY_HOUSE: HouseDraft = {
+const EMPTY: HouseDraft = {
   name: '',
   place: '',
   builder: '',
@@ -33,6 +35,18 @@ export const EMPTY_HOUSE: HouseDraft = {
   gradeSchool: 'voidFraction',
 };
 
+/** A house to be, as its practice begins one. */
+export function newHouse({
+  target,
+  referenceMethod,
+  assemblyMethod,
+  filmConvention,
+  gradeSchool,
+}: PracticeBody): HouseDraft {
+  const conventions = { referenceMethod, assemblyMethod, filmConvention, gradeSchool };
+  return { ...EMPTY, ...conventions, target: target ?? EMPTY.target };
+}
+
 const NUMBERS = [
   'volumeM3',
   'envelopeAreaM2',
@@ -42,46 +56,26 @@ const NUMBERS = [
   'bedrooms',
 ] as const satisfies readonly (keyof HouseBody)[];
 
-function targetsIn(units: UnitSystem): readonly Option<HouseBody['target']['quantity']>[] {
-  return HOUSE_TARGET_QUANTITIES.map((quantity) => {
-    const { symbol, per } = targetWords(quantity, units);
-    return { value: quantity, label: `${symbol}, ${per}` };
-  });
-}
-
-/** Ways of reckoning, with what they are called over their choices. */
-const CONVENTIONS = {
-  referenceMethod: 'Reference conditions of a test',
-  assemblyMethod: 'How build-ups are computed',
-  filmConvention: 'Surface films',
-  gradeSchool: 'What a grade means',
-} as const;
-
-const optionsOf = (name: keyof typeof CONVENTIONS): readonly Option<string>[] =>
-  Object.entries(house.fields[name].words).map(([value, label]) => ({ value, label }));
-
 type Figure = (typeof NUMBERS)[number];
 
-const { limit: LIMIT } = house.fields.target.members;
 const isFigure = (name: string): name is Figure => NUMBERS.some((each) => each === name);
-const isConvention = (name: string): name is keyof typeof CONVENTIONS => Object.hasOwn(CONVENTIONS, name);
 
-/** A draft of what was kept of one: what does not fit any more is left out. */
-export function houseDraftOf(kept: Readonly<Record<string, unknown>>): HouseDraft {
+/** A draft of what was kept of one: what does not fit any more is as in a new one. */
+export function houseDraftOf(kept: Readonly<Record<string, unknown>>, begun: HouseDraft): HouseDraft {
   const fits = (name: string): boolean => {
     const value = kept[name];
     if (isFigure(name)) return value === null || misfit(house.fields[name].bounds, value) === null;
-    if (isConvention(name)) return optionsOf(name).some((option) => option.value === value);
+    if (isConvention(name)) return conventionOptions(name).some((option) => option.value === value);
     return typeof value === 'string' && value.length <= NAME_MAX;
   };
-  const names = Object.keys(EMPTY_HOUSE).filter((name) => name !== 'target' && name in kept && fits(name));
+  const names = Object.keys(EMPTY).filter((name) => name !== 'target' && name in kept && fits(name));
   const { quantity, limit } = (kept['target'] ?? {}) as Readonly<Record<string, unknown>>;
   const known = HOUSE_TARGET_QUANTITIES.find((each) => each === quantity);
   const target = {
-    quantity: known ?? EMPTY_HOUSE.target.quantity,
+    quantity: known ?? begun.target.quantity,
     limit: misfit(LIMIT.bounds, limit) === null ? (limit as number) : null,
   };
-  return { ...EMPTY_HOUSE, ...Object.fromEntries(names.map((name) => [name, kept[name]])), target };
+  return { ...begun, ...Object.fromEntries(names.map((name) => [name, kept[name]])), target };
 }
 
 const needed = (value: number | null, bounds: NumberSchema): string | null =>
@@ -97,7 +91,7 @@ export function faultOf(draft: HouseDraft, name: keyof HouseBody): string | null
 /** Checks a draft field by field, for the form library. */
 export const houseResolver: Resolver<HouseDraft, unknown, HouseBody> = (draft) => {
   const errors: Record<string, unknown> = {};
-  for (const name of Object.keys(EMPTY_HOUSE) as (keyof HouseBody)[]) {
+  for (const name of Object.keys(EMPTY) as (keyof HouseBody)[]) {
     const message = faultOf(draft, name);
     if (message === null) continue;
     const error = { type: 'fault', message };
@@ -121,7 +115,6 @@ interface HouseFormProps {
 
 /** Everything that is asked about a house, for a new one and for one that is changed. */
 export function HouseForm({ control, errors, isRequired, onField, onWrong }: HouseFormProps) {
-  const { units } = usePreferences();
   const targetErrors = errors.target as { readonly limit?: { readonly message?: string } } | undefined;
   const textField = (name: 'name' | 'place' | 'builder', label: string) => (
     <Controller
@@ -179,71 +172,41 @@ export function HouseForm({ control, errors, isRequired, onField, onWrong }: Hou
         <Controller
           control={control}
           name="target"
-          render={({ field }) => {
-            const { quantity, unit } = targetWords(field.value.quantity, units);
-            const change = (target: HouseDraft['target'], stage: EntryStage = 'entered') => {
-              field.onChange(target);
-              if (stage === 'entered') onField?.('target');
-            };
-            return (
-              <>
-                <Choice
-                  label="Quantity of the target"
-                  options={targetsIn(units)}
-                  value={field.value.quantity}
-                  onChange={(next) => change({ quantity: next, limit: null })}
-                />
-                <NumberField
-                  key={field.value.quantity}
-                  label="Limit"
-                  unit={unit}
-                  quantity={quantity}
-                  value={field.value.limit}
-                  bounds={LIMIT.bounds}
-                  message={
-                    targetErrors?.limit?.message === undefined
-                      ? null
-                      : messageOf(
-                          { code: 'required', field: 'limit', message: targetErrors.limit.message },
-                          { quantity, units },
-                        )
-                  }
-                  onTroubleChange={(message) => onWrong?.('Limit', message !== null)}
-                  isRequired={isRequired}
-                  onCommit={(limit, stage) => change({ ...field.value, limit }, stage)}
-                />
-              </>
-            );
-          }}
+          render={({ field }) => (
+            <TargetFields
+              target={field.value}
+              message={targetErrors?.limit?.message}
+              isRequired={isRequired}
+              onWrong={onWrong}
+              onChange={(target, stage) => {
+                field.onChange(target);
+                if (stage === 'entered') onField?.('target');
+              }}
+            />
+          )}
         />
       </Card>
       <Card title="Conventions">
         <Text look="small" tone="soft">
           Follow what your programme asks for. Results name the way that was used.
         </Text>
-        {(Object.keys(CONVENTIONS) as (keyof typeof CONVENTIONS)[]).map((name) => {
-          const label = CONVENTIONS[name];
-          return (
-            <Controller
-              key={name}
-              control={control}
-              name={name}
-              render={({ field }) => (
-                <Labelled label={label}>
-                  <Choice
-                    label={label}
-                    options={optionsOf(name)}
-                    value={field.value}
-                    onChange={(value) => {
-                      field.onChange(value);
-                      onField?.(name);
-                    }}
-                  />
-                </Labelled>
-              )}
-            />
-          );
-        })}
+        {CONVENTIONS.map((name) => (
+          <Controller
+            key={name}
+            control={control}
+            name={name}
+            render={({ field }) => (
+              <ConventionChoice
+                name={name}
+                value={field.value}
+                onChange={(value) => {
+                  field.onChange(value);
+                  onField?.(name);
+                }}
+              />
+            )}
+          />
+        ))}
       </Card>
     </>
   );

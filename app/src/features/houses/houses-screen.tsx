@@ -7,6 +7,7 @@ import { Button } from '../../ui/button';
 import { TextField } from '../../ui/field';
 import { Text } from '../../ui/text';
 import { useIsWide } from '../../ui/theme';
+import { space } from '../../ui/tokens';
 import { DeletedLink } from '../deleted/deleted-link';
 import { Screen } from '../shell/screen';
 import { Empty, Failed, Loading } from '../shell/states';
@@ -64,6 +65,17 @@ function HousesList({ houses }: { readonly houses: readonly House[] }) {
   );
 }
 
+/** What is not asked for every day. */
+function MoreLinks() {
+  const router = useRouter();
+  return (
+    <View style={styles.links}>
+      <Button kind="quiet" label="Practice" onPress={() => router.navigate('/practice')} />
+      <DeletedLink />
+    </View>
+  );
+}
+
 /** Every house with its last airtightness figure against its target, and what its envelope is worth. */
 export function HousesScreen() {
   const router = useRouter();
@@ -96,9 +108,12 @@ export function HousesScreen() {
       )}
       {houses !== undefined && houses.length > 0 && <HousesList houses={houses} />}
       {houses !== undefined && <NameCard />}
-      {houses !== undefined && <DeletedLink />}
+      {houses !== undefined && <MoreLinks />}
     </Screen>
   );
 }
 
-const styles = StyleSheet.create({ list: { gap: 10 } });
+const styles = StyleSheet.create({
+  list: { gap: 10 },
+  links: { flexDirection: 'row', flexWrap: 'wrap', gap: space.s },
+});

@@ -1,11 +1,11 @@
-import type { HouseBody } from '@calvet/contract';
+import { NEW_PRACTICE, type HouseBody } from '@calvet/contract';
 import { fireEvent, screen, within } from '@testing-library/react';
 import { useForm } from 'react-hook-form';
 import { baseline } from '../../../../contract/test/baseline';
 import { renderInTheme } from '../../../test/in-theme';
 import { areaWith, goodReadings, houseWith, testWith } from '../../../test/records';
 import { halfFilled, keepHalfFilled } from '../../data/half-filled';
-import { EMPTY_HOUSE, HouseForm, houseDraftOf, houseResolver, type HouseDraft } from './house-form';
+import { HouseForm, houseDraftOf, houseResolver, newHouse, type HouseDraft } from './house-form';
 import { summaryOf } from '../../data/house-summaries';
 import { headlineOf } from './headline';
 import { HousesTable, type HouseLine } from './houses-table';
@@ -127,6 +127,15 @@ describe('the table of houses', () => {
   });
 });
 
+const EMPTY_HOUSE = newHouse(NEW_PRACTICE);
+
+test('a new house begins as its practice has set it', () => {
+  const target = { quantity: 'qE50' as const, limit: 2.5 };
+  const practice = { ...NEW_PRACTICE, target, gradeSchool: 'airVoid' as const };
+  expect(newHouse(practice)).toEqual({ ...EMPTY_HOUSE, target, gradeSchool: 'airVoid' });
+  expect(EMPTY_HOUSE.target).toEqual({ quantity: 'n50', limit: null });
+});
+
 describe('a form that was left half filled', () => {
   test('is as it was, but for what fits no more', () => {
     const kept = {
@@ -138,7 +147,7 @@ describe('a form that was left half filled', () => {
       target: { quantity: 'qE50', limit: 'low' },
       colour: 'red',
     };
-    expect(houseDraftOf(kept)).toEqual({
+    expect(houseDraftOf(kept, EMPTY_HOUSE)).toEqual({
       ...EMPTY_HOUSE,
       place: 'Northby',
       volumeM3: 612.5,
@@ -149,7 +158,7 @@ describe('a form that was left half filled', () => {
   test.each([[{}], [{ target: null }], [{ target: { quantity: 'none', limit: -1 } }]])(
     'begins anew from %j',
     (kept) => {
-      expect(houseDraftOf(kept)).toEqual(EMPTY_HOUSE);
+      expect(houseDraftOf(kept, EMPTY_HOUSE)).toEqual(EMPTY_HOUSE);
     },
   );
 

@@ -1,15 +1,16 @@
 import type { HouseBody } from '@calvet/contract';
 import { dequal } from 'dequal';
 import { useRouter } from 'expo-router';
-import { useEffect, useState } from 'react';
+import { useEffect, useMemo, useState } from 'react';
 import { useForm } from 'react-hook-form';
 import { StyleSheet, View } from 'react-native';
 import { halfFilled, keepHalfFilled } from '../../data/half-filled';
+import { usePractice } from '../../data/hooks';
 import { useStore } from '../../data/store-context';
 import { Button } from '../../ui/button';
 import { Text } from '../../ui/text';
 import { Screen } from '../shell/screen';
-import { EMPTY_HOUSE, HouseForm, houseDraftOf, houseResolver, type HouseDraft } from './house-form';
+import { HouseForm, houseDraftOf, houseResolver, newHouse, type HouseDraft } from './house-form';
 
 const FORM = 'new house';
 
@@ -18,8 +19,12 @@ export function NewHouseScreen() {
   const router = useRouter();
   const { createHouse } = useStore();
   const [waited, setWaited] = useState(() => halfFilled(FORM));
+  const practice = usePractice();
+  const begun = useMemo(() => newHouse(practice), [practice]);
   const form = useForm<HouseDraft, unknown, HouseBody>({
-    defaultValues: waited === null ? EMPTY_HOUSE : houseDraftOf(waited),
+    // What the practice has set may come while it is filled in.
+    values: useMemo(() => (waited === null ? begun : houseDraftOf(waited, begun)), [waited, begun]),
+    resetOptions: { keepDirtyValues: true, keepErrors: true },
     resolver: houseResolver,
   });
   const [wrong, setWrong] = useState<readonly string[]>([]);
@@ -28,12 +33,12 @@ export function NewHouseScreen() {
     () =>
       form.subscribe({
         formState: { values: true },
-        callback: ({ values }) => keepHalfFilled(FORM, dequal(values, EMPTY_HOUSE) ? null : values),
+        callback: ({ values }) => keepHalfFilled(FORM, dequal(values, begun) ? null : values),
       }),
-    [form],
+    [form, begun],
   );
   const clear = (): void => {
-    form.reset(EMPTY_HOUSE);
+    form.reset(begun);
     keepHalfFilled(FORM, null);
     setWaited(null);
   };

@@ -20,7 +20,7 @@ const item = (id: string, more: object = {}) =>
   ({ kind: KIND, record: stored(id, { ...sampleBody, ...more }) }) as unknown as KindedRecord;
 
 test('a copy holds it, a screen sees it in a list of its own, photos may show it', () => {
-  const view = viewOf(withRecords(EMPTY_COPY, [house, item('b'), item('a', { name: 'Core 2' })], 3));
+  const view = viewOf('house', withRecords(EMPTY_COPY, [house, item('b'), item('a', { name: 'Core 2' })], 3));
   expect(view).toMatchObject({ samples: [{ id: 'a' }, { id: 'b' }], areas: [], photos: [] });
   if (view === null) throw new Error('no house');
   expect(subjectsIn(view)).toContainEqual({ subject: { kind: 'sample', id: 'a' }, name: 'Core 2, Open' });
@@ -46,7 +46,9 @@ test('what is entered of it waits, is shown at once, and is spoken of in its own
   if (change === undefined) throw new Error('nothing waits');
   expect([subjectOf(change, 'Core 1'), deedOf(change)]).toEqual(['Sample “Core 1”', 'depth, an entry']);
   const copy = withPending(withRecords(EMPTY_COPY, [house, item('a')], 2), 'h', [change]);
-  expect(viewOf(copy)).toMatchObject({ samples: [{ depthM: 0.3, entries: [{ id: 'x', note: 'wet' }] }] });
+  expect(viewOf('house', copy)).toMatchObject({
+    samples: [{ depthM: 0.3, entries: [{ id: 'x', note: 'wet' }] }],
+  });
 });
 
 test('a dispute over it shows both values, and what was deleted has a title', () => {
