@@ -24,20 +24,15 @@ export function PracticeScreen() {
   const [quantity, setQuantity] = useState(practice.target?.quantity ?? 'n50');
   const target = practice.target ?? { quantity, limit: null };
   return (
-    <Screen
-      name="Practice"
-      detail="For everybody here · kept as you go"
-      back="/"
-      backLabel="Back to the houses"
-    >
-      <Card title="Practice">
+    <Screen name="Practice" detail="Kept as you go" back="/" backLabel="Back to the houses">
+      <Card title="For everybody here">
         <TextField
           label="Name"
           maxLength={NAME_MAX}
           value={practice.name}
           onChange={(name) => keep({ name })}
         />
-        <Labelled label="Units of devices on which none were chosen">
+        <Labelled label="Units, on devices that chose none">
           <Choice
             label={UNITS.label}
             options={UNIT_OPTIONS}
