@@ -1,13 +1,37 @@
 import { Refusal } from './refusal';
-import { checked, type InputSchema } from './schema';
+import { checked, type FieldsSchema, type InputSchema } from './schema';
 
 /** Told now and then how much of a long computation is done, 0…1. */
 export type Progress = (share: number) => void;
 
 /** A computation: the schema of its input and the function that answers it. */
-export interface Operation<Input, Output> {
+export interface Computation<Input, Output> {
   readonly schema: InputSchema<Input>;
   readonly run: (input: Input, progress?: Progress) => Output;
+}
+
+/** Where an operation stands among the others. */
+export type ShelfName = 'insulation' | 'moisture' | 'ventilation' | 'heat' | 'airtightness';
+
+/** What an operation says of itself to those who need it. */
+export interface OperationWords {
+  readonly shelf: ShelfName;
+  readonly title: string;
+  /** What it tells, in one sentence. */
+  readonly tells: string;
+  /** What else people call what it is about: abbreviations, the words of both unit worlds, and what they fear. */
+  readonly alsoCalled: string;
+  /** Paths of the figures that are the answer; the first is the largest. */
+  readonly answers: readonly string[];
+  /** Where somebody can get hurt. */
+  readonly caution?: string;
+}
+
+/** A computation that is offered to people: with its words, and what each of its figures is measured in and called. */
+export interface Operation<Input, Output> extends Computation<Input, Output> {
+  readonly words: OperationWords;
+  /** What it answers, findings apart. */
+  readonly output: FieldsSchema;
   /** True where an ordinary input takes longer than a screen may be held up (about 8 ms). */
   readonly takesLong?: true;
 }
@@ -33,7 +57,7 @@ function refuseNonFinite(output: unknown): void {
  * @throws {Refusal} naming the field that the computation cannot answer for
  */
 export function answer<Input, Output>(
-  operation: Operation<Input, Output>,
+  operation: Computation<Input, Output>,
   input: unknown,
   progress?: Progress,
 ): Output {

@@ -21,7 +21,7 @@ interface Sample {
 }
 
 const sample = fields<Sample>({
-  size: positive(),
+  size: positive('length'),
   share: optional(share()),
   count: optional(number({ min: 1, max: 9, whole: true })),
   kind: optional(option('a', 2)),
@@ -29,7 +29,7 @@ const sample = fields<Sample>({
   items: optional(
     list(
       fields<NonNullable<Sample['items']>[number]>({
-        depth: nonNegative(),
+        depth: nonNegative('length'),
         note: optional(number({ below: 5 })),
       }),
       1,

@@ -1,9 +1,27 @@
 import { isDay } from './day';
 import { Refusal, type RefusalCode } from './refusal';
+import type { Quantity } from './units/quantity';
+
+/** What a schema says of itself to people. */
+interface Worded {
+  /** What it is called, where the name of its member does not say it well. */
+  readonly label?: string;
+}
+
+/** In what a number is measured: a quantity, one of the twelve months counted from 0, or what another member of the same object says. */
+export type Measure = Quantity | 'month' | MeasureByOther;
+
+/** The quantity that each value of another member stands for. */
+export interface MeasureByOther {
+  readonly by: string;
+  readonly of: Readonly<Record<string, Quantity>>;
+}
 
 /** A number; text, NaN and infinities are refused. */
-export interface NumberSchema {
+export interface NumberSchema extends Worded {
   readonly kind: 'number';
+  /** In whose SI unit it is. */
+  readonly quantity?: Measure;
   readonly min?: number;
   readonly max?: number;
   readonly above?: number;
@@ -12,36 +30,40 @@ export interface NumberSchema {
 }
 
 /** One of the listed words or numbers. */
-export interface OptionSchema {
+export interface OptionSchema extends Worded {
   readonly kind: 'option';
   readonly values: readonly (string | number)[];
 }
 
-export interface BooleanSchema {
+export interface BooleanSchema extends Worded {
   readonly kind: 'boolean';
 }
 
 /** A word of free choice (a name, an id), or a day written YYYY-MM-DD. */
-export interface TextSchema {
+export interface TextSchema extends Worded {
   readonly kind: 'text';
   readonly format?: 'day';
 }
 
 /** An object with members of any name, each of one schema. */
-export interface NamedSchema {
+export interface NamedSchema extends Worded {
   readonly kind: 'named';
+  /** What one of its members is called, where the label does not say it well. */
+  readonly one?: string;
   readonly item: Schema;
 }
 
-export interface ListSchema {
+export interface ListSchema extends Worded {
   readonly kind: 'list';
+  /** What one of its entries is called, where the label does not say it well. */
+  readonly one?: string;
   readonly item: Schema;
   readonly least: number;
   readonly most: number;
 }
 
 /** An object whose listed members each have a schema; members beyond them are ignored. */
-export interface FieldsSchema {
+export interface FieldsSchema extends Worded {
   readonly kind: 'fields';
   readonly members: readonly Member[];
 }
@@ -73,14 +95,17 @@ export const number = (bounds: Omit<NumberSchema, 'kind'> = {}): NumberSchema =>
   kind: 'number',
   ...bounds,
 });
-export const positive = (): NumberSchema => number({ above: 0 });
-export const nonNegative = (): NumberSchema => number({ min: 0 });
+/** A number of a quantity, without bounds. */
+export const figure = (quantity: Measure): NumberSchema => number({ quantity });
+export const positive = (quantity: Measure): NumberSchema => number({ quantity, above: 0 });
+export const nonNegative = (quantity: Measure): NumberSchema => number({ quantity, min: 0 });
 /** Shares, fractions and relative humidities. */
-export const share = (): NumberSchema => number({ min: 0, max: 1 });
-export const temperatureC = (): NumberSchema => number({ min: -60, max: 60 });
-export const altitudeM = (): NumberSchema => number({ min: -500, max: 6000 });
-export const airPressurePa = (): NumberSchema => number({ min: 45_000, max: 115_000 });
-export const windMs = (): NumberSchema => number({ min: 0, max: 60 });
+export const share = (): NumberSchema => number({ quantity: 'share', min: 0, max: 1 });
+export const temperatureC = (): NumberSchema => number({ quantity: 'temperature', min: -60, max: 60 });
+export const altitudeM = (): NumberSchema => number({ quantity: 'altitude', min: -500, max: 6000 });
+export const airPressurePa = (): NumberSchema =>
+  number({ quantity: 'airPressure', min: 45_000, max: 115_000 });
+export const windMs = (): NumberSchema => number({ quantity: 'wind', min: 0, max: 60 });
 export const boolean = (): BooleanSchema => ({ kind: 'boolean' });
 export const option = (...values: readonly (string | number)[]): OptionSchema => ({ kind: 'option', values });
 export const text = (): TextSchema => ({ kind: 'text' });
@@ -93,6 +118,17 @@ export const list = (item: Schema, least = 0, most = Infinity): ListSchema => ({
   most,
 });
 export const optional = (schema: Schema): Optional => ({ optional: schema });
+
+/**
+ * The same schema with what it is called.
+ * @param one what one of its entries is called
+ */
+export function as<S extends Schema | Optional>(label: string, schema: S, one?: string): S {
+  const words = one === undefined ? { label } : { label, one };
+  return 'optional' in schema
+    ? { ...schema, optional: { ...schema.optional, ...words } }
+    : { ...schema, ...words };
+}
 
 /** Each member that a type may leave out is optional in its schema, and no other. */
 type Members<T> = {
@@ -110,6 +146,23 @@ export function fields<T>(members: Members<T>): InputSchema<T> {
     ),
   };
 }
+
+/** Each member that may be null or missing in what is answered is optional in its schema, and no other. */
+type OutcomeMembers<T> = {
+  readonly [K in keyof Required<Omit<T, 'findings'>>]: null extends T[K]
+    ? Optional
+    : undefined extends T[K]
+      ? Optional
+      : Schema;
+};
+
+/** The schema of what an operation answers, in the order in which it is told. Findings stand apart. */
+export const outcome = <T>(members: OutcomeMembers<T>): FieldsSchema =>
+  part(members as Readonly<Record<string, Schema | Optional>>);
+
+/** An object within what an operation answers. */
+export const part = (members: Readonly<Record<string, Schema | Optional>>): FieldsSchema =>
+  fields<Readonly<Record<string, unknown>>>(members as never);
 
 /** What does not fit; the path is put together from the inside out. */
 interface Fault {

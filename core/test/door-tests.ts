@@ -1,8 +1,5 @@
-import {
-  yorkRegression,
-  type YorkRegressionInput,
-  type InstrumentAccuracy,
-} from '../src/airtightness/york-regression';
+import type { InstrumentAccuracy } from '../src/airtightness/instrument-accuracy';
+import { yorkRegression, type YorkRegressionInput } from '../src/airtightness/york-regression';
 import { normalFrom, seededRandom, type RandomSource } from '../src/random/distributions';
 
 /** How a simulated door test is made. */

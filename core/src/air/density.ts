@@ -1,5 +1,15 @@
 import type { Operation } from '../operation';
-import { airPressurePa, altitudeM, fields, optional, share, temperatureC } from '../schema';
+import {
+  airPressurePa,
+  altitudeM,
+  as,
+  fields,
+  figure,
+  optional,
+  outcome,
+  share,
+  temperatureC,
+} from '../schema';
 import { saturationPressurePa } from './saturation';
 
 const GAS_CONSTANT_DRY_AIR = 287.055;
@@ -77,8 +87,25 @@ export const REFERENCE_AIR: Air = airState({
 export const airInput = fields<AirInput>({
   temperatureC: temperatureC(),
   relativeHumidity: optional(share()),
-  pressurePa: optional(airPressurePa()),
+  pressurePa: as('Barometric pressure', optional(airPressurePa())),
   altitudeM: optional(altitudeM()),
 });
 
-export const airStateOperation: Operation<AirInput, Air> = { schema: airInput, run: airState };
+export const airStateOperation: Operation<AirInput, Air> = {
+  words: {
+    shelf: 'moisture',
+    title: 'Air density',
+    tells: 'Density, viscosity and vapour of air at a temperature, humidity and height.',
+    alsoCalled: 'altitude, barometric pressure, viscosity, humidity',
+    answers: ['densityKgM3', 'pressurePa', 'vapourPressurePa'],
+  },
+  schema: airInput,
+  run: airState,
+  output: outcome<Air>({
+    pressurePa: as('Barometric pressure', figure('airPressure')),
+    saturationPressurePa: figure('vapourPressure'),
+    vapourPressurePa: figure('vapourPressure'),
+    densityKgM3: figure('density'),
+    viscosityPaS: as('Viscosity, Pa·s', figure('plain')),
+  }),
+};

@@ -1,5 +1,5 @@
 import type { Operation } from '../operation';
-import { fields, number, optional, temperatureC } from '../schema';
+import { fields, figure, number, optional, outcome, temperatureC } from '../schema';
 import { Refusal } from '../refusal';
 import { saturationPressurePa, temperatureAtSaturationC } from './saturation';
 
@@ -53,8 +53,22 @@ export function dewPoint(input: DewPointInput): DewPoint {
 
 export const dewPointInput = fields<DewPointInput>({
   temperatureC: optional(temperatureC()),
-  relativeHumidity: optional(number({ above: 0, max: 1 })),
-  vapourPressurePa: optional(number({ above: 0, max: 20_000 })),
+  relativeHumidity: optional(number({ quantity: 'share', above: 0, max: 1 })),
+  vapourPressurePa: optional(number({ quantity: 'vapourPressure', above: 0, max: 20_000 })),
 });
 
-export const dewPointOperation: Operation<DewPointInput, DewPoint> = { schema: dewPointInput, run: dewPoint };
+export const dewPointOperation: Operation<DewPointInput, DewPoint> = {
+  words: {
+    shelf: 'moisture',
+    title: 'Dew point',
+    tells: 'Temperature at which water begins to condense from air.',
+    alsoCalled: 'relative humidity, RH, condensation, mould, mold, dampness',
+    answers: ['dewPointC', 'vapourPressurePa'],
+  },
+  schema: dewPointInput,
+  run: dewPoint,
+  output: outcome<DewPoint>({
+    vapourPressurePa: figure('vapourPressure'),
+    dewPointC: figure('temperature'),
+  }),
+};

@@ -1,5 +1,5 @@
 import type { Operation } from '../operation';
-import { fields, option, optional, positive } from '../schema';
+import { as, fields, figure, option, optional, outcome, positive, text } from '../schema';
 import { exceeds, type Finding } from '../finding';
 import { Refusal } from '../refusal';
 import type { Building } from './building';
@@ -122,18 +122,37 @@ export function budget(input: BudgetInput): Budget {
 export const budgetInput = fields<BudgetInput>({
   target: fields<Target>({
     quantity: option('n50', 'qE50', 'qF50', 'q50'),
-    limit: positive(),
+    limit: positive({
+      by: 'quantity',
+      of: { n50: 'airChange', qE50: 'flowPerArea', qF50: 'flowPerArea', q50: 'flow' },
+    }),
   }),
   building: optional(
     fields<Partial<Building>>({
-      volumeM3: optional(positive()),
-      envelopeAreaM2: optional(positive()),
-      floorAreaM2: optional(positive()),
-      heightM: optional(positive()),
+      volumeM3: optional(positive('volume')),
+      envelopeAreaM2: optional(positive('area')),
+      floorAreaM2: optional(positive('area')),
+      heightM: optional(positive('length')),
     }),
   ),
-  q50M3h: positive(),
-  q50High95M3h: optional(positive()),
+  q50M3h: as('q50', positive('flow')),
+  q50High95M3h: as('q50, upper bound at 95 %', optional(positive('flow'))),
 });
 
-export const budgetOperation: Operation<BudgetInput, Budget> = { schema: budgetInput, run: budget };
+export const budgetOperation: Operation<BudgetInput, Budget> = {
+  words: {
+    shelf: 'airtightness',
+    title: 'Room to the target',
+    tells: 'How far a test is from its limit, and the hole that is left to close.',
+    alsoCalled: 'target, limit, ACH50, CFM50, n50, pass, fail, hole, ELA, EqLA',
+    answers: ['verdict', 'excessM3h', 'holeAreaM2', 'limitFlowM3h'],
+  },
+  schema: budgetInput,
+  run: budget,
+  output: outcome<Budget>({
+    limitFlowM3h: as('Flow at the limit', figure('flow')),
+    excessM3h: as('Over the limit', figure('flow')),
+    holeAreaM2: as('Hole', figure('leakArea')),
+    verdict: text(),
+  }),
+};

@@ -10,8 +10,8 @@ export interface Building {
 }
 
 export const building = fields<Building>({
-  volumeM3: positive(),
-  envelopeAreaM2: positive(),
-  floorAreaM2: positive(),
-  heightM: positive(),
+  volumeM3: positive('volume'),
+  envelopeAreaM2: positive('area'),
+  floorAreaM2: positive('area'),
+  heightM: positive('length'),
 });

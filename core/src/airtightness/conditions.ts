@@ -1,5 +1,15 @@
 import { airState, type Air } from '../air/density';
-import { airPressurePa, altitudeM, fields, option, optional, share, temperatureC, windMs } from '../schema';
+import {
+  as,
+  airPressurePa,
+  altitudeM,
+  fields,
+  option,
+  optional,
+  share,
+  temperatureC,
+  windMs,
+} from '../schema';
 
 /** Weather and air during a test. */
 export interface Conditions {
@@ -52,7 +62,7 @@ export const conditions = fields<Conditions>({
   outdoorTemperatureC: temperatureC(),
   indoorRelativeHumidity: optional(share()),
   outdoorRelativeHumidity: optional(share()),
-  pressurePa: optional(airPressurePa()),
+  pressurePa: as('Barometric pressure', optional(airPressurePa())),
   altitudeM: optional(altitudeM()),
   windMs: optional(windMs()),
 });

@@ -1,5 +1,7 @@
+import { COMBUSTION } from '../cautions';
+import { coefficientWords, intervalWords, leakageWords } from './leakage-words';
 import type { Operation } from '../operation';
-import { fields } from '../schema';
+import { as, fields, figure, list, outcome, part, text } from '../schema';
 import type { Finding } from '../finding';
 import { metWithin, Refusal } from '../refusal';
 import type { Building } from './building';
@@ -95,6 +97,52 @@ export function multiPoint(input: MultiPointInput): MultiPointResult {
 }
 
 export const multiPointOperation: Operation<MultiPointInput, MultiPointResult> = {
+  words: {
+    shelf: 'airtightness',
+    title: 'Door test, several pressures',
+    tells: 'The fit of a test with its intervals and findings.',
+    alsoCalled:
+      'blower door, fan pressurisation, fan pressurization, ACH50, CFM50, n50, q50, air permeability, ISO 9972, ASTM E779, leakage curve',
+    answers: ['result.n50PerHour', 'result.q50M3h', 'result.qE50M3hM2', 'result.ela4M2'],
+    caution: COMBUSTION,
+  },
   schema: fields<MultiPointInput>(pressureTestMembers),
   run: multiPoint,
+  output: outcome<MultiPointResult>({
+    method: text(),
+    indoorDensityKgM3: figure('density'),
+    outdoorDensityKgM3: figure('density'),
+    runs: list(
+      part({
+        direction: text(),
+        baselineBeforeMeanPa: figure('housePressure'),
+        baselineAfterMeanPa: figure('housePressure'),
+        readings: list(
+          part({
+            inducedPressurePa: figure('housePressure'),
+            fanFlowM3h: as('Flow of the fan', figure('flow')),
+            envelopeFlowM3h: figure('flow'),
+          }),
+        ),
+        exponent: as('Exponent n', figure('plain')),
+        exponentStandardError: as('Standard error of n', figure('plain')),
+        exponentLow95: as('n, lower bound at 95 %', figure('plain')),
+        exponentHigh95: as('n, upper bound at 95 %', figure('plain')),
+        ...coefficientWords,
+        rSquared: as('r²', figure('plain')),
+        degreesOfFreedom: figure('plain'),
+        standardErrorLnQ50: as('Standard error of q50', figure('share')),
+        q4M3h: as('q4', figure('flow')),
+        q10M3h: as('q10', figure('flow')),
+        q50M3h: as('q50', figure('flow')),
+        ...intervalWords,
+      }),
+    ),
+    result: part({
+      ...leakageWords,
+      standardErrorLnQ50: as('Standard error of q50', figure('share')),
+      degreesOfFreedom: figure('plain'),
+      ...intervalWords,
+    }),
+  }),
 };

@@ -1,5 +1,5 @@
 import { REFERENCE_AIR } from '../air/density';
-import { fields, list, nonNegative, number, optional, positive, type ListSchema } from '../schema';
+import { as, fields, figure, list, nonNegative, optional, positive, type ListSchema } from '../schema';
 import { Refusal } from '../refusal';
 import type { AirOnBothSides, Direction } from './conditions';
 
@@ -121,15 +121,15 @@ export function largestBaselinePa(before: readonly number[], after: readonly num
 }
 
 export const readingMembers = {
-  pressurePa: number(),
-  flowM3h: optional(positive()),
-  fanPressurePa: optional(positive()),
+  pressurePa: as('Building pressure', figure('housePressure')),
+  flowM3h: optional(positive('flow')),
+  fanPressurePa: optional(positive('housePressure')),
   range: optional(
     fields<FanRange>({
-      coefficient: positive(),
-      exponent: positive(),
-      minPa: nonNegative(),
-      maxPa: number(),
+      coefficient: positive('plain'),
+      exponent: as('Exponent n', positive('plain')),
+      minPa: as('Lowest fan pressure', nonNegative('housePressure')),
+      maxPa: as('Highest fan pressure', figure('housePressure')),
     }),
   ),
 };
@@ -138,7 +138,7 @@ export const readingMembers = {
  * Readings with the fan off: at least one.
  * @example baseline().least // 1
  */
-export const baseline = (): ListSchema => list(number(), 1);
+export const baseline = (): ListSchema => list(figure('housePressure'), 1);
 
 /** The widest of a range must lie above its narrowest. */
 function refuseInvertedRange({ minPa, maxPa }: FanRange): void {

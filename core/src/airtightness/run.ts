@@ -1,5 +1,5 @@
 import { metWithin, Refusal } from '../refusal';
-import { fields, list } from '../schema';
+import { as, fields, list } from '../schema';
 import { building, type Building } from './building';
 import { conditions, direction, type AirOnBothSides, type Conditions, type Direction } from './conditions';
 import { boundsOf } from './estimate';
@@ -66,8 +66,8 @@ export const pressureTestMembers = {
   runs: list(
     fields<Run>({
       direction,
-      baselineBeforePa: baseline(),
-      baselineAfterPa: baseline(),
+      baselineBeforePa: as('Baseline before', baseline(), 'baseline before'),
+      baselineAfterPa: as('Baseline after', baseline(), 'baseline after'),
       readings: list(fields<Reading>(readingMembers)),
     }),
     1,

@@ -1,5 +1,7 @@
+import { COMBUSTION } from '../cautions';
+import { leakageWords } from './leakage-words';
 import type { Operation } from '../operation';
-import { fields, list } from '../schema';
+import { as, fields, figure, list, optional, outcome, part, text } from '../schema';
 import { exceeds, type Finding } from '../finding';
 import { metWithin, Refusal } from '../refusal';
 import { building, type Building } from './building';
@@ -162,17 +164,52 @@ export const singlePointInput = fields<SinglePointInput>({
   direction,
   building: building,
   conditions: conditions,
-  repeats: list(
-    fields<SinglePointRepeat>({
-      ...readingMembers,
-      baselineBeforePa: baseline(),
-      baselineAfterPa: baseline(),
-    }),
-    1,
+  repeats: as(
+    'Repeats',
+    list(
+      fields<SinglePointRepeat>({
+        ...readingMembers,
+        baselineBeforePa: as('Baseline before', baseline(), 'baseline before'),
+        baselineAfterPa: as('Baseline after', baseline(), 'baseline after'),
+      }),
+      1,
+    ),
+    'reading',
   ),
 });
 
 export const singlePointOperation: Operation<SinglePointInput, SinglePointResult> = {
+  words: {
+    shelf: 'airtightness',
+    title: 'Door test at one pressure',
+    tells: 'q50 from one pressure, with the range that an assumed exponent leaves.',
+    alsoCalled: 'blower door, one point, quick test, ACH50, CFM50, n50, q50',
+    answers: ['result.n50PerHour', 'result.q50M3h', 'result.q50RangeLowM3h', 'result.q50RangeHighM3h'],
+    caution: COMBUSTION,
+  },
   schema: singlePointInput,
   run: singlePoint,
+  output: outcome<SinglePointResult>({
+    method: text(),
+    repeats: as(
+      'Repeats',
+      list(
+        part({
+          inducedPressurePa: figure('housePressure'),
+          fanFlowM3h: as('Flow of the fan', figure('flow')),
+          envelopeFlowM3h: figure('flow'),
+          q50M3h: as('q50', figure('flow')),
+        }),
+      ),
+      'reading',
+    ),
+    result: part({
+      ...leakageWords,
+      q50RangeLowM3h: as('q50, lower of n 0.55 and 0.75', figure('flow')),
+      q50RangeHighM3h: as('q50, higher of n 0.55 and 0.75', figure('flow')),
+      standardErrorLnQ50: as('Standard error of q50', optional(figure('share'))),
+      q50Low95M3h: as('q50, lower bound at 95 %', optional(figure('flow'))),
+      q50High95M3h: as('q50, upper bound at 95 %', optional(figure('flow'))),
+    }),
+  }),
 };

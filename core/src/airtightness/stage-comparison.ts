@@ -1,7 +1,7 @@
 import { exceeds } from '../finding';
 import type { Operation } from '../operation';
 import { Refusal } from '../refusal';
-import { day, fields, list, number, optional, positive, share, text } from '../schema';
+import { as, day, fields, figure, list, number, optional, outcome, positive, share, text } from '../schema';
 import { equivalentHoleM2 } from './figures';
 import { t95 } from './student-t';
 
@@ -85,19 +85,39 @@ export function stageComparison({ stageA, stageB, work = [] }: StageComparisonIn
 }
 
 const stage = fields<Stage>({
-  q50M3h: positive(),
-  standardErrorLnQ50: share(),
-  degreesOfFreedom: optional(number({ min: 1 })),
+  q50M3h: as('q50', positive('flow')),
+  standardErrorLnQ50: as('Standard error of q50', share()),
+  degreesOfFreedom: optional(number({ quantity: 'plain', min: 1 })),
   date: optional(day()),
 });
 
 export const stageComparisonOperation: Operation<StageComparisonInput, StageComparison> = {
+  words: {
+    shelf: 'airtightness',
+    title: 'Two tests compared',
+    tells: 'Whether the house became tighter or looser between two tests, and which work fell between.',
+    alsoCalled: 'before and after, change, retest, blower door, difference',
+    answers: ['verdict', 'changeM3h', 'uncertaintyM3h', 'suspects'],
+  },
   schema: fields<StageComparisonInput>({
     stageA: stage,
     stageB: stage,
-    work: optional(
-      list(fields<NonNullable<StageComparisonInput['work']>[number]>({ id: text(), date: day() })),
+    work: as(
+      'Work',
+      optional(
+        list(
+          fields<NonNullable<StageComparisonInput['work']>[number]>({ id: as('Name', text()), date: day() }),
+        ),
+      ),
+      'work',
     ),
   }),
   run: stageComparison,
+  output: outcome<StageComparison>({
+    changeM3h: as('Change of q50', figure('flow')),
+    uncertaintyM3h: as('Uncertainty of the change', figure('flow')),
+    verdict: text(),
+    holeAreaM2: as('Hole', optional(figure('leakArea'))),
+    suspects: list(text()),
+  }),
 };

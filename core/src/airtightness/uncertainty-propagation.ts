@@ -1,5 +1,17 @@
 import type { Operation } from '../operation';
-import { fields, number, optional, positive, share } from '../schema';
+import {
+  as,
+  fields,
+  figure,
+  number,
+  optional,
+  outcome,
+  part,
+  positive,
+  share,
+  type FieldsSchema,
+  type Measure,
+} from '../schema';
 import { intervalOf } from './estimate';
 
 /** A size of the house and its stated standard uncertainty, as a share of it. */
@@ -42,7 +54,11 @@ export interface UncertaintyPropagation {
 /** Degrees of freedom beyond which Student's t is the normal distribution. */
 const MANY = 1e9;
 
-function figure(input: UncertaintyPropagationInput, size: number, sizeUncertainty: number): PropagatedFigure {
+function propagated(
+  input: UncertaintyPropagationInput,
+  size: number,
+  sizeUncertainty: number,
+): PropagatedFigure {
   const { standardErrorLnQ50, flowCalibration = 0 } = input;
   const stated = flowCalibration ** 2 + sizeUncertainty ** 2;
   const variance = standardErrorLnQ50 ** 2 + stated;
@@ -71,28 +87,51 @@ function figure(input: UncertaintyPropagationInput, size: number, sizeUncertaint
  */
 export function uncertaintyPropagation(input: UncertaintyPropagationInput): UncertaintyPropagation {
   const over = (size: number | undefined, uncertainty = 0): PropagatedFigure | null =>
-    size === undefined ? null : figure(input, size, uncertainty);
+    size === undefined ? null : propagated(input, size, uncertainty);
   return {
-    q50: figure(input, 1, 0),
+    q50: propagated(input, 1, 0),
     n50: over(input.volumeM3, input.volumeUncertainty),
     qE50: over(input.envelopeAreaM2, input.envelopeAreaUncertainty),
     qF50: over(input.floorAreaM2, input.floorAreaUncertainty),
   };
 }
 
+const interval = (quantity: Measure): FieldsSchema =>
+  part({
+    value: figure(quantity),
+    relativeUncertainty: figure('share'),
+    degreesOfFreedom: figure('plain'),
+    low95: as('Lower bound at 95 %', figure(quantity)),
+    high95: as('Upper bound at 95 %', figure(quantity)),
+    shareFromSize: figure('share'),
+  });
+
 export const uncertaintyPropagationOperation: Operation<UncertaintyPropagationInput, UncertaintyPropagation> =
   {
+    words: {
+      shelf: 'airtightness',
+      title: 'Uncertainty with that of the sizes',
+      tells: 'Intervals of n50 and qE50 when volume and areas are uncertain too.',
+      alsoCalled: 'error, tolerance, volume, accuracy, ACH50, n50, blower door',
+      answers: ['n50.value', 'n50.low95', 'n50.high95', 'qE50.value'],
+    },
     schema: fields<UncertaintyPropagationInput>({
-      q50M3h: positive(),
-      standardErrorLnQ50: share(),
-      degreesOfFreedom: number({ min: 1 }),
+      q50M3h: as('q50', positive('flow')),
+      standardErrorLnQ50: as('Standard error of q50', share()),
+      degreesOfFreedom: number({ quantity: 'plain', min: 1 }),
       flowCalibration: optional(share()),
-      volumeM3: optional(positive()),
+      volumeM3: optional(positive('volume')),
       volumeUncertainty: optional(share()),
-      envelopeAreaM2: optional(positive()),
+      envelopeAreaM2: optional(positive('area')),
       envelopeAreaUncertainty: optional(share()),
-      floorAreaM2: optional(positive()),
+      floorAreaM2: optional(positive('area')),
       floorAreaUncertainty: optional(share()),
     }),
     run: uncertaintyPropagation,
+    output: outcome<UncertaintyPropagation>({
+      q50: interval('flow'),
+      n50: optional(as('n50', interval('airChange'))),
+      qE50: optional(as('qE50', interval('flowPerArea'))),
+      qF50: optional(as('qF50', interval('flowPerArea'))),
+    }),
   };

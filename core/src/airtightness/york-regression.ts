@@ -1,37 +1,28 @@
+import { COMBUSTION } from '../cautions';
 import type { Finding } from '../finding';
+import { coefficientWords, fitWords, intervalWords, leakageWords } from './leakage-words';
 import type { Operation } from '../operation';
 import { Refusal } from '../refusal';
-import { fields, nonNegative, number, optional, share } from '../schema';
+import { as, fields, figure, list, optional, outcome, part, text } from '../schema';
 import jStat from 'jstat';
 import type { Building } from './building';
 import { airOnBothSides, type AirOnBothSides } from './conditions';
 import { boundsOf, meanOf, type Estimate } from './estimate';
+import {
+  accuracyInput,
+  instrumentsOf,
+  type InstrumentAccuracy,
+  type Instruments,
+} from './instrument-accuracy';
+import { scatterOf, STATED_DEGREES_OF_FREEDOM, type Scatter } from './wind-scatter';
 import { leakageFigures, type LeakageFigures } from './figures';
 import { combinedUncertainty, LIMIT_TO_UNCERTAINTY, reach95, type JoinedError } from './joined-interval';
 import { multiPoint } from './multi-point';
-import { meanPa } from './reading';
 import { referenceFactor } from './reference-conditions';
 import { pressureTestMembers, type PressureTest, type Run, type RunResult } from './run';
 import { t95 } from './student-t';
 import type { MultiPointRule } from './validity';
 import { yorkFit, type UncertainPoint, type YorkLine } from './york-fit';
-
-/** What is stated of the instruments: limits of error, as their makers give them. */
-export interface InstrumentAccuracy {
-  /** Of the pressure gauge, as a share of the reading. */
-  readonly pressureShare?: number;
-  /** Of the pressure gauge, at least. */
-  readonly pressureFloorPa?: number;
-  /** Of the flow, as a share of it, for the fan range used. */
-  readonly flowShare?: number;
-  /**
-   * The part of the limits that is each reading's own: resolution and repeatability. The rest, by squares, is one error in
-   * all readings alike.
-   */
-  readonly ownPart?: number;
-  /** Scatter of a single pressure reading in the wind; from the baseline readings where left out. */
-  readonly pressureScatterPa?: number;
-}
 
 export interface YorkRegressionInput extends PressureTest {
   readonly accuracy?: InstrumentAccuracy;
@@ -89,70 +80,11 @@ export interface YorkRegression {
   readonly findings: readonly Finding<MultiPointRule | 'scatter-unexplained'>[];
 }
 
-const PRESSURE_SHARE = 0.01;
-const PRESSURE_FLOOR_PA = 0.15;
-const FLOW_SHARE = 0.03;
-/** Of ± 3 %, each reading's own ± 0.5 %. */
-const OWN_PART = 1 / 6;
-/** What is stated, a scatter or a limit is taken as known to a tenth of itself. JCGM 100, G.4.2. */
-const STATED_DEGREES_OF_FREEDOM = 50;
 /** Weights follow the fitted pressures, which follow the weights. */
 const WEIGHING_ROUNDS = 50;
 const SETTLED = 1e-10;
 /** Where what is stated is right, χ² is beyond this bound once in a hundred. */
 const EXPLAINED_SHARE = 0.99;
-
-/** Scatter of single pressure readings, and how many degrees of freedom stand behind it. */
-interface Scatter {
-  readonly pa: number;
-  readonly degreesOfFreedom: number;
-  /** Standard uncertainty of the baseline that all readings share. */
-  readonly baselinePa: number;
-}
-
-function scatterOf(run: Run, stated: number | undefined, field: string): Scatter {
-  const [before, after] = [run.baselineBeforePa, run.baselineAfterPa];
-  const squares = [before, after].reduce((sum, readings) => {
-    const mean = meanPa(readings);
-    return sum + readings.reduce((part, value) => part + (value - mean) ** 2, 0);
-  }, 0);
-  const degreesOfFreedom = before.length + after.length - 2;
-  if (stated === undefined && degreesOfFreedom < 1) {
-    throw new Refusal(
-      'too-few-readings',
-      `${field}.baselineBeforePa`,
-      'The scatter of the wind needs two baseline readings on one side, or state the scatter.',
-      { value: before.length, bound: 2 },
-    );
-  }
-  const pa = stated ?? Math.sqrt(squares / degreesOfFreedom);
-  return {
-    pa,
-    degreesOfFreedom: stated === undefined ? degreesOfFreedom : STATED_DEGREES_OF_FREEDOM,
-    baselinePa: (pa / 2) * Math.sqrt(1 / before.length + 1 / after.length),
-  };
-}
-
-/** Limits of error of each reading's own, and of what all share, as shares of the reading. */
-interface Instruments {
-  readonly ownPressureShare: number;
-  readonly resolutionPa: number;
-  readonly ownFlowShare: number;
-  readonly sharedPressureShare: number;
-  readonly sharedFlowShare: number;
-}
-
-function instrumentsOf(accuracy: InstrumentAccuracy): Instruments {
-  const { pressureShare = PRESSURE_SHARE, flowShare = FLOW_SHARE, ownPart = OWN_PART } = accuracy;
-  const sharedPart = Math.sqrt(1 - ownPart ** 2);
-  return {
-    ownPressureShare: pressureShare * ownPart,
-    resolutionPa: accuracy.pressureFloorPa ?? PRESSURE_FLOOR_PA,
-    ownFlowShare: flowShare * ownPart,
-    sharedPressureShare: pressureShare * sharedPart,
-    sharedFlowShare: flowShare * sharedPart,
-  };
-}
 
 /** Uncertain points on logarithmic axes; those of pressure relative to where the reading most likely lies. */
 function uncertainPoints(
@@ -380,17 +312,58 @@ function unexplainedScatter({ run: result }: Prepared, run: number): YorkRegress
 }
 
 export const yorkRegressionOperation: Operation<YorkRegressionInput, YorkRegression> = {
+  words: {
+    shelf: 'airtightness',
+    title: 'Door test in wind',
+    tells: 'The fit with each reading weighed by the uncertainty of its pressure and its flow.',
+    alsoCalled: 'blower door, windy, gusts, uncertainty, ACH50, CFM50, weighted fit',
+    answers: ['result.q50M3h', 'result.q50Low95M3h', 'result.q50High95M3h', 'result.n50PerHour'],
+    caution: COMBUSTION,
+  },
   schema: fields<YorkRegressionInput>({
     ...pressureTestMembers,
-    accuracy: optional(
-      fields<InstrumentAccuracy>({
-        pressureShare: optional(share()),
-        pressureFloorPa: optional(nonNegative()),
-        flowShare: optional(number({ above: 0, max: 1 })),
-        ownPart: optional(number({ above: 0, max: 1 })),
-        pressureScatterPa: optional(nonNegative()),
-      }),
-    ),
+    accuracy: optional(accuracyInput),
   }),
   run: yorkRegression,
+  output: outcome<YorkRegression>({
+    runs: list(
+      part({
+        direction: text(),
+        pressureScatterPa: figure('housePressure'),
+        readings: list(
+          part({
+            inducedPressurePa: figure('housePressure'),
+            envelopeFlowM3h: figure('flow'),
+            pressureUncertaintyPa: figure('housePressure'),
+            flowUncertaintyM3h: figure('flow'),
+            weight: figure('plain'),
+          }),
+        ),
+        exponent: as('Exponent n', figure('plain')),
+        exponentStandardError: as('Standard error of n', figure('plain')),
+        ...coefficientWords,
+        reducedChiSquared: as('χ² for each degree of freedom', figure('plain')),
+        degreesOfFreedom: figure('plain'),
+        standardErrorLnQ50: as('Standard error of q50', figure('share')),
+        sharedUncertaintyLnQ50: as('Of it, shared by all readings', figure('share')),
+        q50M3h: as('q50', figure('flow')),
+        ...intervalWords,
+        ordinary: as(
+          'By ordinary least squares',
+          part({
+            ...fitWords,
+            ...intervalWords,
+          }),
+        ),
+      }),
+    ),
+    result: part({
+      ...leakageWords,
+      standardErrorLnQ50: as('Standard error of q50', figure('share')),
+      sharedUncertaintyLnQ50: as('Of it, shared by all readings', figure('share')),
+      coverageFactor: as('Factor to the 95 % interval', figure('plain')),
+      degreesOfFreedom: figure('plain'),
+      ...intervalWords,
+    }),
+  }),
 };

@@ -1,7 +1,7 @@
 import { LIMIT_SLACK } from '../finding';
 import type { Operation } from '../operation';
 import { Refusal } from '../refusal';
-import { fields, number, optional, positive } from '../schema';
+import { as, fields, figure, number, optional, outcome, part, positive, text } from '../schema';
 import { equivalentHoleM2 } from './figures';
 
 export interface ZoneInput {
@@ -131,12 +131,35 @@ function pathsOf(
 }
 
 export const zoneOperation: Operation<ZoneInput, Zone> = {
+  words: {
+    shelf: 'airtightness',
+    title: 'Zone beside the house',
+    tells:
+      'Whether an attic, garage or crawl space is coupled to indoors or outdoors, and by how large a leak.',
+    alsoCalled: 'zone pressure, ZPD, attic, garage, crawl space, pressure pan, series leakage, blower door',
+    answers: ['state', 'leakageRatio', 'paths.houseZoneEqLA10M2', 'paths.zoneOutdoorEqLA10M2'],
+    caution: 'A garage coupled to the house lets exhaust gas in: close that path first. Local code decides.',
+  },
   schema: fields<ZoneInput>({
-    houseOutdoorPressurePa: number(),
-    houseZonePressurePa: number(),
-    exponent: optional(number({ min: 0.5, max: 1 })),
-    closedFlowM3h: optional(positive()),
-    openFlowM3h: optional(positive()),
+    houseOutdoorPressurePa: figure('housePressure'),
+    houseZonePressurePa: figure('housePressure'),
+    exponent: as('Exponent n', optional(number({ quantity: 'plain', min: 0.5, max: 1 }))),
+    closedFlowM3h: as('q50 with the zone closed', optional(positive('flow'))),
+    openFlowM3h: as('q50 with the zone open', optional(positive('flow'))),
   }),
   run: zone,
+  output: outcome<Zone>({
+    state: text(),
+    zoneOutdoorPressurePa: figure('housePressure'),
+    leakageRatio: optional(figure('plain')),
+    paths: optional(
+      part({
+        zoneOutdoorCoefficientM3hPaN: as('C zone to outdoors, m³/(h·Paⁿ)', figure('plain')),
+        houseZoneCoefficientM3hPaN: as('C house to zone, m³/(h·Paⁿ)', figure('plain')),
+        throughZoneM3h: as('Flow through the zone', figure('flow')),
+        zoneOutdoorEqLA10M2: as('Leak area zone to outdoors', figure('leakArea')),
+        houseZoneEqLA10M2: as('Leak area house to zone', figure('leakArea')),
+      }),
+    ),
+  }),
 };

@@ -1,7 +1,21 @@
 import { envelopeKind } from '../envelope-kind';
 import type { Operation } from '../operation';
 import { Refusal } from '../refusal';
-import { boolean, fields, list, named, number, option, optional, positive, text } from '../schema';
+import {
+  as,
+  boolean,
+  fields,
+  figure,
+  list,
+  named,
+  number,
+  option,
+  optional,
+  outcome,
+  part,
+  positive,
+  text,
+} from '../schema';
 import { demandedPlaces, type AreaEdges } from './demanded-places';
 import { connectedPieces } from './pieces';
 
@@ -231,31 +245,69 @@ export function trace(input: TraceInput): Trace {
 }
 
 export const traceOperation: Operation<TraceInput, Trace> = {
+  words: {
+    shelf: 'airtightness',
+    title: 'Continuity of the air barrier',
+    tells: 'Breaks in the chain of areas, junctions and penetrations.',
+    alsoCalled: 'air barrier, red line, penetrations, junctions, sealed, membrane, air sealing',
+    answers: ['continuous', 'continuityByLength', 'sealedLengthM', 'neededLengthM'],
+  },
   schema: fields<TraceInput>({
     areas: list(
       fields<BarrierArea>({
-        id: text(),
+        id: as('Name', text()),
         kind: envelopeKind,
-        airBarrierLayer: optional(text()),
-        verified: boolean(),
-        sides: optional(number({ min: 1, max: 100, whole: true })),
+        airBarrierLayer: as('Layer that is the air barrier', optional(text())),
+        verified: as('Seen and verified', boolean()),
+        sides: optional(number({ quantity: 'count', min: 1, max: 100, whole: true })),
         openings: optional(list(text())),
         abutments: optional(list(text())),
-        lengthsM: optional(named(positive())),
+        lengthsM: as('Lengths of places', optional(named(positive('length'))), 'place'),
       }),
       1,
     ),
     junctions: list(
       fields<Junction>({
-        id: text(),
-        ends: list(fields<JunctionEnd>({ areaId: text(), place: text() }), 1, 2),
-        lengthM: positive(),
+        id: as('Name', text()),
+        ends: as(
+          'Where it lies',
+          list(fields<JunctionEnd>({ areaId: as('Area', text()), place: text() }), 1, 2),
+          'end',
+        ),
+        lengthM: positive('length'),
         state: option('sealed', 'open', 'notSeen', 'notNeeded'),
       }),
     ),
-    penetrations: optional(
-      list(fields<Penetration>({ id: text(), areaId: text(), state: option('sealed', 'open', 'notSeen') })),
+    penetrations: as(
+      'Penetrations',
+      optional(
+        list(
+          fields<Penetration>({
+            id: as('Name', text()),
+            areaId: as('Area', text()),
+            state: option('sealed', 'open', 'notSeen'),
+          }),
+        ),
+      ),
+      'penetration',
     ),
   }),
   run: trace,
+  output: outcome<Trace>({
+    continuous: boolean(),
+    breaks: list(
+      part({
+        kind: text(),
+        areaId: as('Area', text()),
+        place: optional(text()),
+        junctionId: as('Junction', optional(text())),
+        penetrationId: as('Penetration', optional(text())),
+      }),
+    ),
+    pieces: list(list(text())),
+    sealedLengthM: as('Length sealed', figure('length')),
+    neededLengthM: as('Length needed', figure('length')),
+    continuityByLength: optional(figure('share')),
+    looseEdgesWithoutLength: as('Loose edges of unknown length', figure('count')),
+  }),
 };

@@ -1,5 +1,6 @@
+import { HOT } from '../cautions';
 import type { Operation } from '../operation';
-import { fields, nonNegative, number, optional, positive } from '../schema';
+import { as, fields, figure, nonNegative, number, optional, outcome, positive } from '../schema';
 
 export interface BagsInput {
   /** Bags blown; left out while planning. */
@@ -35,13 +36,26 @@ export function bags(input: BagsInput): Bags {
 }
 
 export const bagsOperation: Operation<BagsInput, Bags> = {
+  words: {
+    shelf: 'insulation',
+    title: 'Bags of blown fill',
+    tells: 'Bags that an area takes, and the density that the bags used come to.',
+    alsoCalled: 'dense pack, cellulose, blown-in, loose fill, bag count, density, coverage',
+    answers: ['bagsNeeded', 'achievedDensityKgM3', 'volumeM3'],
+    caution: HOT,
+  },
   schema: fields<BagsInput>({
-    bags: optional(nonNegative()),
-    bagMassKg: positive(),
-    grossAreaM2: positive(),
-    framingFraction: number({ min: 0, below: 1 }),
-    depthM: positive(),
-    specifiedDensityKgM3: positive(),
+    bags: as('Bags used', optional(nonNegative('count'))),
+    bagMassKg: as('Mass of a bag', positive('mass')),
+    grossAreaM2: positive('area'),
+    framingFraction: as('Framing share', number({ quantity: 'share', min: 0, below: 1 })),
+    depthM: positive('thickness'),
+    specifiedDensityKgM3: positive('density'),
   }),
   run: bags,
+  output: outcome<Bags>({
+    volumeM3: figure('volume'),
+    achievedDensityKgM3: as('Density reached', optional(figure('density'))),
+    bagsNeeded: figure('count'),
+  }),
 };

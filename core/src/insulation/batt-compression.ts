@@ -1,5 +1,5 @@
 import type { Operation } from '../operation';
-import { fields, positive } from '../schema';
+import { as, fields, figure, outcome, positive } from '../schema';
 import { exceeds, type Finding } from '../finding';
 import { Refusal } from '../refusal';
 
@@ -76,12 +76,25 @@ export function battCompression(input: BattCompressionInput, field = 'labelRsi')
 }
 
 export const battCompressionInput = fields<BattCompressionInput>({
-  labelRsi: positive(),
-  labelThicknessM: positive(),
-  thicknessM: positive(),
+  labelRsi: as('R on the label', positive('resistance')),
+  labelThicknessM: as('Thickness on the label', positive('thickness')),
+  thicknessM: positive('thickness'),
 });
 
 export const battCompressionOperation: Operation<BattCompressionInput, BattCompression> = {
+  words: {
+    shelf: 'insulation',
+    title: 'Compressed batt',
+    tells: 'R of a fibrous batt in a cavity thinner than its label.',
+    alsoCalled: 'squeezed, compression, fiberglass, fibreglass, mineral wool, rock wool, R-value',
+    answers: ['rsi', 'conductivityWmK', 'densityKgM3'],
+  },
   schema: battCompressionInput,
   run: (input) => battCompression(input),
+  output: outcome<BattCompression>({
+    labelDensityKgM3: as('Density by the label', figure('density')),
+    densityKgM3: figure('density'),
+    conductivityWmK: figure('conductivity'),
+    rsi: as('R', figure('resistance')),
+  }),
 };

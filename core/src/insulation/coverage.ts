@@ -1,7 +1,8 @@
+import { HOT } from '../cautions';
 import { fallsBelow, type Finding } from '../finding';
 import type { Operation } from '../operation';
 import { Refusal } from '../refusal';
-import { fields, list, nonNegative, optional, positive } from '../schema';
+import { as, boolean, fields, figure, list, nonNegative, optional, outcome, positive } from '../schema';
 
 /** One line of the maker's coverage table. */
 export interface CoverageRow {
@@ -153,22 +154,44 @@ export function coverage(input: CoverageInput): Coverage {
 }
 
 export const coverageOperation: Operation<CoverageInput, Coverage> = {
+  words: {
+    shelf: 'insulation',
+    title: 'Blown fill by the table on its bag',
+    tells: 'Bags, depth and mass that a wanted R takes, and whether what was blown reaches it.',
+    alsoCalled: 'coverage chart, settled thickness, attic, loft, cellulose, blown-in, loose fill, R-value',
+    answers: ['bagsNeeded', 'accepted', 'initialDepthM', 'massKgM2'],
+    caution: HOT,
+  },
   schema: fields<CoverageInput>({
-    table: list(
-      fields<CoverageRow>({
-        rsi: positive(),
-        bagsPerM2: positive(),
-        leastMassKgM2: positive(),
-        initialDepthM: positive(),
-        settledDepthM: positive(),
-      }),
-      1,
+    table: as(
+      'Table',
+      list(
+        fields<CoverageRow>({
+          rsi: as('R', positive('resistance')),
+          bagsPerM2: as('Bags', positive('perArea')),
+          leastMassKgM2: positive('massPerArea'),
+          initialDepthM: positive('thickness'),
+          settledDepthM: positive('thickness'),
+        }),
+        1,
+      ),
+      'line',
     ),
-    wantedRsi: positive(),
-    areaM2: positive(),
-    bagMassKg: positive(),
-    bags: optional(nonNegative()),
-    depthsM: optional(list(nonNegative())),
+    wantedRsi: as('R wanted', positive('resistance')),
+    areaM2: positive('area'),
+    bagMassKg: as('Mass of a bag', positive('mass')),
+    bags: as('Bags used', optional(nonNegative('count'))),
+    depthsM: optional(list(nonNegative('thickness'))),
   }),
   run: coverage,
+  output: outcome<Coverage>({
+    row: as('Line of the table', figure('position')),
+    bagsNeeded: figure('count'),
+    leastMassKgM2: figure('massPerArea'),
+    initialDepthM: figure('thickness'),
+    settledDepthM: figure('thickness'),
+    massKgM2: optional(as('Mass reached', figure('massPerArea'))),
+    reachedRsi: optional(as('R reached', figure('resistance'))),
+    accepted: optional(boolean()),
+  }),
 };

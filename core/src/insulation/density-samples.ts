@@ -1,6 +1,7 @@
+import { FOAM } from '../cautions';
 import type { Finding } from '../finding';
 import type { Operation } from '../operation';
-import { fields, list, number, optional, positive } from '../schema';
+import { boolean, fields, figure, list, number, optional, outcome, part, positive } from '../schema';
 import { implausibleSpecification, judgeSamples, MINIMUM_SAMPLE_SHARE } from './sample-acceptance';
 
 /** What was taken out of a cavity and weighed. */
@@ -58,13 +59,36 @@ export function densitySamples(input: DensitySamplesInput): DensitySamples {
 }
 
 export const densitySamplesOperation: Operation<DensitySamplesInput, DensitySamples> = {
+  words: {
+    shelf: 'insulation',
+    title: 'Density from samples',
+    tells: 'Whether samples of dense-packed or sprayed fill reach the density that was specified.',
+    alsoCalled: 'core sample, spray foam, SPF, closed cell, open cell, dense pack, cellulose, pcf',
+    answers: ['meanDensityKgM3', 'accepted', 'overfill'],
+    caution: FOAM,
+  },
   schema: fields<DensitySamplesInput>({
-    specifiedDensityKgM3: positive(),
+    specifiedDensityKgM3: positive('density'),
     samples: list(
-      fields<DensitySample>({ massKg: positive(), areaM2: positive(), thicknessM: positive() }),
+      fields<DensitySample>({
+        massKg: positive('mass'),
+        areaM2: positive('smallArea'),
+        thicknessM: positive('thickness'),
+      }),
       1,
     ),
-    minimumShare: optional(number({ above: 0 })),
+    minimumShare: optional(number({ quantity: 'share', above: 0 })),
   }),
   run: densitySamples,
+  output: outcome<DensitySamples>({
+    samples: list(
+      part({
+        densityKgM3: figure('density'),
+        belowMinimum: boolean(),
+      }),
+    ),
+    meanDensityKgM3: figure('density'),
+    overfill: figure('share'),
+    accepted: boolean(),
+  }),
 };

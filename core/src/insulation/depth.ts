@@ -1,7 +1,21 @@
+import { FOAM } from '../cautions';
 import { fallsBelow, type Finding } from '../finding';
 import type { Operation } from '../operation';
 import { Refusal } from '../refusal';
-import { fields, list, nonNegative, number, option, optional, positive } from '../schema';
+import {
+  as,
+  boolean,
+  fields,
+  figure,
+  list,
+  nonNegative,
+  number,
+  option,
+  optional,
+  outcome,
+  part,
+  positive,
+} from '../schema';
 
 export type DepthKind = 'looseFill' | 'sprayedFoam';
 
@@ -116,14 +130,36 @@ export function depth(input: DepthInput): Depth {
 }
 
 export const depthOperation: Operation<DepthInput, Depth> = {
+  words: {
+    shelf: 'insulation',
+    title: 'Depths of fill or foam',
+    tells: 'R of an uneven or settling layer from depths taken over the area.',
+    alsoCalled: 'thickness, spray foam, SPF, settling, attic, loft, R-value, probe',
+    answers: ['effectiveRsi', 'meanDepthM', 'lowestDepthM', 'accepted'],
+    caution: FOAM,
+  },
   schema: fields<DepthInput>({
     kind: option('looseFill', 'sprayedFoam'),
-    depthsM: list(nonNegative(), 1),
-    conductivityWmK: positive(),
-    specifiedDepthM: positive(),
-    restRsi: positive(),
-    settlingFraction: optional(number({ min: 0, below: 1 })),
-    minimumShare: optional(number({ above: 0 })),
+    depthsM: list(nonNegative('thickness'), 1),
+    conductivityWmK: positive('conductivity'),
+    specifiedDepthM: positive('thickness'),
+    restRsi: as('R of all the rest, with films', positive('resistance')),
+    settlingFraction: optional(number({ quantity: 'share', min: 0, below: 1 })),
+    minimumShare: optional(number({ quantity: 'share', above: 0 })),
   }),
   run: depth,
+  output: outcome<Depth>({
+    readings: list(
+      part({
+        settledDepthM: figure('thickness'),
+        rsi: as('R', figure('resistance')),
+        belowMinimum: boolean(),
+      }),
+    ),
+    meanDepthM: figure('thickness'),
+    lowestDepthM: figure('thickness'),
+    uValue: as('U', figure('transmittance')),
+    effectiveRsi: as('Effective R', figure('resistance')),
+    accepted: optional(boolean()),
+  }),
 };

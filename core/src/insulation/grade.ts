@@ -1,7 +1,21 @@
 import { exceeds, type Finding } from '../finding';
 import type { Operation } from '../operation';
 import { Refusal } from '../refusal';
-import { boolean, fields, list, nonNegative, number, optional, positive, share } from '../schema';
+import {
+  as,
+  boolean,
+  fields,
+  figure,
+  list,
+  nonNegative,
+  number,
+  optional,
+  outcome,
+  part,
+  positive,
+  share,
+  text,
+} from '../schema';
 
 /** The grade of the work; `none`: too bad for any, to be corrected before it is covered. ANSI 301, appendix A. */
 export type GradeOfWork = 'I' | 'II' | 'III' | 'none';
@@ -328,29 +342,65 @@ export function gradeOfArea({ netInsulatedAreaM2, observations, settings }: Grad
 }
 
 const requirements = fields<Requirements>({
-  touchesAirBarrier: optional(boolean()),
-  enclosedSixSides: optional(boolean()),
-  splitAroundServices: optional(boolean()),
-  behindBoxes: optional(boolean()),
-  pipesOnWarmSide: optional(boolean()),
+  touchesAirBarrier: as('Touches the air barrier', optional(boolean())),
+  enclosedSixSides: as('Enclosed on all six sides', optional(boolean())),
+  splitAroundServices: as('Split around wires and pipes', optional(boolean())),
+  behindBoxes: as('Filled behind boxes', optional(boolean())),
+  pipesOnWarmSide: as('Water pipes on the warm side', optional(boolean())),
   heldInPlace: optional(boolean()),
 });
 
 export const observationMembers = {
-  cavity: fields<Observation['cavity']>({ widthM: positive(), heightM: positive() }),
-  regions: optional(list(fields<Region>({ areaM2: nonNegative(), fill: share() }))),
+  cavity: fields<Observation['cavity']>({ widthM: positive('length'), heightM: positive('length') }),
+  regions: optional(
+    list(fields<Region>({ areaM2: nonNegative('smallArea'), fill: as('Filled to', share()) })),
+  ),
   requirements: optional(requirements),
 };
 
 export const gradeMembers = {
-  netInsulatedAreaM2: positive(),
+  netInsulatedAreaM2: positive('area'),
   observations: list(fields<Observation>(observationMembers), 1),
   settings: optional(
-    fields<GradeSettings>({ negligibleVoidFraction: optional(number({ min: 0, max: 0.02 })) }),
+    fields<GradeSettings>({
+      negligibleVoidFraction: as(
+        'Void share that counts as none',
+        optional(number({ quantity: 'share', min: 0, max: 0.02 })),
+      ),
+    }),
   ),
 };
 
 export const gradeOperation: Operation<GradeInput, Grade> = {
+  words: {
+    shelf: 'insulation',
+    title: 'Grade of the work',
+    tells: 'Grade I, II or III from the voids and the workmanship seen in cavities.',
+    alsoCalled: 'installation quality, workmanship, gaps, voids, compression, grade 1, grade 2, grade 3',
+    answers: ['grade', 'voidFraction', 'compressedFraction', 'shareObserved'],
+    caution:
+      'A pipe on the cold side of its insulation can freeze and burst: have it moved before it is closed in.',
+  },
   schema: fields<GradeInput>(gradeMembers),
   run: gradeOfArea,
+  output: outcome<Grade>({
+    observations: list(
+      part({
+        cavityAreaM2: figure('smallArea'),
+        voidFraction: as('Void share', figure('share')),
+        compressedFraction: as('Compressed share', figure('share')),
+        meanFill: as('Mean fill of compressed parts', optional(figure('share'))),
+        gradeByVoids: text(),
+        cap: as('Best grade by workmanship', text()),
+        grade: text(),
+      }),
+    ),
+    voidFraction: as('Void share', figure('share')),
+    compressedFraction: as('Compressed share', figure('share')),
+    meanFill: as('Mean fill of compressed parts', optional(figure('share'))),
+    gradeByVoids: text(),
+    cap: as('Best grade by workmanship', text()),
+    grade: text(),
+    shareObserved: as('Share of the area seen', figure('share')),
+  }),
 };

@@ -1,8 +1,22 @@
+import { FOAM } from '../cautions';
 import { dewPoint } from '../air/dew-point';
 import { exceeds, fallsBelow, type Finding } from '../finding';
 import type { Operation } from '../operation';
 import { Refusal } from '../refusal';
-import { fields, list, nonNegative, number, optional, positive, temperatureC } from '../schema';
+import {
+  as,
+  boolean,
+  fields,
+  figure,
+  list,
+  nonNegative,
+  number,
+  optional,
+  outcome,
+  part,
+  positive,
+  temperatureC,
+} from '../schema';
 import { DEFAULT_VOID_RSI } from '../thermal/grade-adjustment';
 import { battCompression } from './batt-compression';
 
@@ -171,17 +185,53 @@ export function hybridFill(input: HybridFillInput): HybridFill {
 }
 
 export const hybridFillOperation: Operation<HybridFillInput, HybridFill> = {
+  words: {
+    shelf: 'insulation',
+    title: 'Batt over sprayed foam',
+    tells: 'R of a cavity with uneven foam and a batt over it, and whether the foam stays warm enough.',
+    alsoCalled: 'flash and batt, spray foam, closed cell, condensation, mould, mold',
+    answers: ['effectiveRsi', 'atLowest.temperatureC', 'dewPointC', 'atLowest.safe'],
+    caution: FOAM,
+  },
   schema: fields<HybridFillInput>({
-    cavityDepthM: positive(),
-    foamDepthsM: list(nonNegative(), 1),
-    foamConductivityWmK: positive(),
-    batt: fields<HybridFillInput['batt']>({ labelRsi: positive(), labelThicknessM: positive() }),
-    insideRsi: nonNegative(),
-    outsideRsi: nonNegative(),
+    cavityDepthM: positive('thickness'),
+    foamDepthsM: list(nonNegative('thickness'), 1),
+    foamConductivityWmK: positive('conductivity'),
+    batt: fields<HybridFillInput['batt']>({
+      labelRsi: as('R on the label', positive('resistance')),
+      labelThicknessM: as('Thickness on the label', positive('thickness')),
+    }),
+    insideRsi: as('R on the inside', nonNegative('resistance')),
+    outsideRsi: as('R on the outside', nonNegative('resistance')),
     indoorTemperatureC: temperatureC(),
     outdoorTemperatureC: temperatureC(),
-    indoorRelativeHumidity: number({ above: 0, max: 1 }),
-    gapRsi: optional(positive()),
+    indoorRelativeHumidity: number({ quantity: 'share', above: 0, max: 1 }),
+    gapRsi: as('R of a gap', optional(positive('resistance'))),
   }),
   run: hybridFill,
+  output: outcome<HybridFill>({
+    readings: list(
+      part({
+        fibreThicknessM: figure('thickness'),
+        fibreRsi: as('R of the batt', figure('resistance')),
+        foamRsi: as('R of the foam', figure('resistance')),
+        hasGap: boolean(),
+      }),
+    ),
+    meanFoamDepthM: figure('thickness'),
+    lowestFoamDepthM: figure('thickness'),
+    uValue: as('U', figure('transmittance')),
+    effectiveRsi: as('Effective R', figure('resistance')),
+    dewPointC: figure('temperature'),
+    atLowest: part({
+      foamDepthM: figure('thickness'),
+      temperatureC: figure('temperature'),
+      safe: boolean(),
+    }),
+    atMean: part({
+      foamDepthM: figure('thickness'),
+      temperatureC: figure('temperature'),
+      safe: boolean(),
+    }),
+  }),
 };

@@ -1,6 +1,6 @@
 import type { Finding } from '../finding';
 import type { Operation } from '../operation';
-import { fields, list, number, optional, positive } from '../schema';
+import { as, boolean, fields, figure, list, number, optional, outcome, part, positive } from '../schema';
 import { implausibleSpecification, judgeSamples, MINIMUM_SAMPLE_SHARE } from './sample-acceptance';
 
 export interface MassPerAreaInput {
@@ -60,18 +60,37 @@ export function massPerArea(input: MassPerAreaInput): MassPerArea {
 }
 
 export const massPerAreaOperation: Operation<MassPerAreaInput, MassPerArea> = {
+  words: {
+    shelf: 'insulation',
+    title: 'Mass per area from samples',
+    tells: 'Whether samples reach the mass per area that was specified for a thickness.',
+    alsoCalled: 'weight per square foot, core sample, blown-in, loose fill, attic, loft',
+    answers: ['meanMassKgM2', 'accepted', 'overfill'],
+  },
   schema: fields<MassPerAreaInput>({
-    specifiedMassKgM2: positive(),
-    atThicknessM: positive(),
+    specifiedMassKgM2: positive('massPerArea'),
+    atThicknessM: as('At a thickness of', positive('thickness')),
     samples: list(
       fields<MassPerAreaInput['samples'][number]>({
-        massKg: positive(),
-        areaM2: positive(),
-        thicknessM: optional(positive()),
+        massKg: positive('mass'),
+        areaM2: positive('smallArea'),
+        thicknessM: optional(positive('thickness')),
       }),
       1,
     ),
-    minimumShare: optional(number({ above: 0 })),
+    minimumShare: optional(number({ quantity: 'share', above: 0 })),
   }),
   run: massPerArea,
+  output: outcome<MassPerArea>({
+    specifiedDensityKgM3: figure('density'),
+    samples: list(
+      part({
+        massKgM2: as('Mass reached', figure('massPerArea')),
+        belowMinimum: boolean(),
+      }),
+    ),
+    meanMassKgM2: figure('massPerArea'),
+    overfill: figure('share'),
+    accepted: boolean(),
+  }),
 };

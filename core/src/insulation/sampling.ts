@@ -1,6 +1,6 @@
 import type { Operation, Progress } from '../operation';
 import { seededRandom } from '../random/distributions';
-import { boolean, fields, number, optional } from '../schema';
+import { as, boolean, fields, figure, number, optional, outcome, part, text } from '../schema';
 import {
   capOfShares,
   cappedGrade,
@@ -277,13 +277,39 @@ export function sampling(input: SamplingInput, progress: Progress = () => undefi
 }
 
 export const samplingOperation: Operation<SamplingInput, Sampling> = {
+  words: {
+    shelf: 'insulation',
+    title: 'How many cavities to look at',
+    tells: 'What the cavities seen so far say of the whole area, and how many more settle its grade.',
+    alsoCalled: 'sample size, how many, spot check, confidence, grade',
+    answers: ['moreCavities', 'supportedGrade', 'voidFraction', 'settled'],
+  },
   schema: fields<SamplingInput>({
     ...gradeMembers,
-    confidence: optional(number({ min: 0.5, max: 0.99 })),
-    seed: optional(number({ whole: true })),
-    everyCavityGlancedAt: optional(boolean()),
-    graveVoidFraction: optional(number({ min: 0.05, max: 1 })),
+    confidence: as('Chance to reach', optional(number({ quantity: 'share', min: 0.5, max: 0.99 }))),
+    seed: as('Seed of the draws', optional(number({ quantity: 'count', whole: true }))),
+    everyCavityGlancedAt: as('Every cavity was glanced at', optional(boolean())),
+    graveVoidFraction: as(
+      'Void share that a glance does not miss',
+      optional(number({ quantity: 'share', min: 0.05, max: 1 })),
+    ),
   }),
   run: sampling,
   takesLong: true,
+  output: outcome<Sampling>({
+    voidFraction: as('Void share', figure('share')),
+    voidLow90: as('Void share, lower bound at 90 %', figure('share')),
+    voidHigh90: as('Void share, upper bound at 90 %', figure('share')),
+    shareObserved: as('Share of the area seen', figure('share')),
+    chances: part({
+      I: as('Grade I', figure('share')),
+      II: as('Grade II', figure('share')),
+      III: as('Grade III', figure('share')),
+      none: as('No grade', figure('share')),
+    }),
+    likeliestGrade: text(),
+    supportedGrade: as('Grade supported so far', optional(text())),
+    settled: boolean(),
+    moreCavities: as('More cavities to look at', figure('count')),
+  }),
 };

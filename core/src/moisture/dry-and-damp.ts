@@ -1,6 +1,7 @@
+import { SCREENING } from '../cautions';
 import type { Operation } from '../operation';
 import { Refusal } from '../refusal';
-import { fields, list, optional, positive } from '../schema';
+import { as, boolean, fields, figure, list, optional, outcome, part, positive } from '../schema';
 import type { FilmChoice } from '../thermal/films';
 import { thermalMembers, type MoistureLayer } from './layers';
 import { monthly, yearMembers, type ClimateMonth, type Monthly } from './monthly';
@@ -64,17 +65,54 @@ export function dryAndDamp(input: DryAndDampInput): DryAndDamp {
 }
 
 export const dryAndDampOperation: Operation<DryAndDampInput, DryAndDamp> = {
+  words: {
+    shelf: 'moisture',
+    title: 'Layers that open when damp',
+    tells: 'The year of a build-up whose layers pass vapour differently when dry and when damp.',
+    alsoCalled: 'smart membrane, variable, vapour retarder, vapor retarder, perm, mould, mold',
+    answers: ['driesInBoth', 'dry.peakKgM2', 'damp.peakKgM2'],
+    caution: SCREENING,
+  },
   schema: fields<DryAndDampInput>({
     layers: list(
       fields<TwoStateLayer>({
         ...thermalMembers,
-        sdM: optional(positive()),
-        sdDryM: optional(positive()),
-        sdDampM: optional(positive()),
+        sdM: as('sd value', optional(positive('vapourThickness'))),
+        sdDryM: as('sd value, dry', optional(positive('vapourThickness'))),
+        sdDampM: as('sd value, damp', optional(positive('vapourThickness'))),
       }),
       2,
     ),
     ...yearMembers,
   }),
   run: dryAndDamp,
+  output: outcome<DryAndDamp>({
+    dry: part({
+      startMonth: as('Year starts with', figure('month')),
+      months: list(
+        part({
+          gainedKgM2: as('Gained in the month', list(figure('massPerArea'))),
+          heldKgM2: as('Held at its end', list(figure('massPerArea'))),
+        }),
+      ),
+      peakKgM2: as('Most water held', figure('massPerArea')),
+      peakMonth: as('Wettest month', figure('month')),
+      endKgM2: as('Left after a year', figure('massPerArea')),
+      dries: boolean(),
+    }),
+    damp: part({
+      startMonth: as('Year starts with', figure('month')),
+      months: list(
+        part({
+          gainedKgM2: as('Gained in the month', list(figure('massPerArea'))),
+          heldKgM2: as('Held at its end', list(figure('massPerArea'))),
+        }),
+      ),
+      peakKgM2: as('Most water held', figure('massPerArea')),
+      peakMonth: as('Wettest month', figure('month')),
+      endKgM2: as('Left after a year', figure('massPerArea')),
+      dries: boolean(),
+    }),
+    driesInBoth: as('Dries in both states', boolean()),
+  }),
 };

@@ -1,8 +1,22 @@
+import { SCREENING } from '../cautions';
 import { dewPoint } from '../air/dew-point';
 import { exceeds, fallsBelow, type Finding } from '../finding';
 import type { Operation } from '../operation';
 import { Refusal } from '../refusal';
-import { fields, list, nonNegative, number, optional, positive, temperatureC } from '../schema';
+import {
+  as,
+  boolean,
+  fields,
+  figure,
+  list,
+  nonNegative,
+  number,
+  optional,
+  outcome,
+  part,
+  positive,
+  temperatureC,
+} from '../schema';
 import { filmMembers, type FilmChoice } from '../thermal/films';
 import {
   interfaceTemperatures,
@@ -164,15 +178,53 @@ export function interfaces(input: InterfacesInput): Interfaces {
 }
 
 export const interfacesOperation: Operation<InterfacesInput, Interfaces> = {
+  words: {
+    shelf: 'moisture',
+    title: 'Temperature at a plane',
+    tells: 'Temperatures between the layers of a build-up, and whether a plane stays above the dew point.',
+    alsoCalled: 'surface temperature, condensing plane, sheathing, mould, mold, dew point, ISO 13788',
+    answers: [
+      'condensingPlane.temperatureC',
+      'dewPointC',
+      'condensingPlane.safe',
+      'condensingPlane.leastShareOutside',
+    ],
+    caution: SCREENING,
+  },
   schema: fields<InterfacesInput>({
     indoorTemperatureC: temperatureC(),
     outdoorTemperatureC: temperatureC(),
-    indoorRelativeHumidity: number({ above: 0, max: 1 }),
-    layers: list(fields<MoistureLayer>({ ...thermalMembers, sdM: optional(nonNegative()) }), 1),
+    indoorRelativeHumidity: number({ quantity: 'share', above: 0, max: 1 }),
+    layers: list(
+      fields<MoistureLayer>({
+        ...thermalMembers,
+        sdM: as('sd value', optional(nonNegative('vapourThickness'))),
+      }),
+      1,
+    ),
     ...filmMembers,
-    condensingLayer: optional(number({ min: 0, whole: true })),
-    controlLayer: optional(number({ min: 0, whole: true })),
-    tightSdM: optional(positive()),
+    condensingLayer: as(
+      'Layer on whose inside water may condense',
+      optional(number({ quantity: 'position', min: 0, whole: true })),
+    ),
+    controlLayer: as(
+      'Layer that controls vapour',
+      optional(number({ quantity: 'position', min: 0, whole: true })),
+    ),
+    tightSdM: as('sd value that counts as tight', optional(positive('vapourThickness'))),
   }),
   run: interfaces,
+  output: outcome<Interfaces>({
+    totalRsi: as('R of all layers and films', figure('resistance')),
+    interfaceTemperaturesC: list(figure('temperature')),
+    dewPointC: figure('temperature'),
+    condensingPlane: optional(
+      part({
+        temperatureC: figure('temperature'),
+        safe: boolean(),
+        shareOutside: as('Share of R outside of it', figure('share')),
+        leastShareOutside: as('Least share of R outside of it', figure('share')),
+      }),
+    ),
+  }),
 };

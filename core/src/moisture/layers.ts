@@ -1,5 +1,5 @@
 import { Refusal } from '../refusal';
-import { nonNegative, optional, positive } from '../schema';
+import { as, nonNegative, optional, positive } from '../schema';
 import { filmsOf, type FilmChoice } from '../thermal/films';
 import { layerOf } from '../thermal/layer';
 
@@ -21,9 +21,9 @@ export interface TemperatureProfile {
 }
 
 export const thermalMembers = {
-  rsi: optional(nonNegative()),
-  thicknessM: optional(positive()),
-  conductivityWmK: optional(positive()),
+  rsi: as('R', optional(nonNegative('resistance'))),
+  thicknessM: optional(positive('thickness')),
+  conductivityWmK: optional(positive('conductivity')),
 };
 
 /**

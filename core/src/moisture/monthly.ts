@@ -1,7 +1,21 @@
+import { SCREENING } from '../cautions';
 import { saturationPressurePa } from '../air/saturation';
 import type { Finding } from '../finding';
 import type { Operation } from '../operation';
-import { fields, list, number, optional, positive, share, temperatureC } from '../schema';
+import {
+  as,
+  boolean,
+  fields,
+  figure,
+  list,
+  number,
+  optional,
+  outcome,
+  part,
+  positive,
+  share,
+  temperatureC,
+} from '../schema';
 import { filmMembers, type FilmChoice } from '../thermal/films';
 import { interfaceTemperatures, temperatureProfile, thermalMembers, type MoistureLayer } from './layers';
 import { condensationRates } from './vapour-line';
@@ -163,15 +177,42 @@ const monthInput = fields<ClimateMonth>({
   indoorRelativeHumidity: share(),
   outdoorTemperatureC: temperatureC(),
   outdoorRelativeHumidity: share(),
-  days: optional(number({ above: 0, max: 31 })),
+  days: optional(number({ quantity: 'count', above: 0, max: 31 })),
 });
 
 export const yearMembers = { ...filmMembers, months: list(monthInput, 12, 12) };
 
 export const monthlyOperation: Operation<MonthlyInput, Monthly> = {
+  words: {
+    shelf: 'moisture',
+    title: 'Condensation through a year',
+    tells: 'Water that gathers between layers month by month, and whether it dries.',
+    alsoCalled: 'interstitial condensation, vapour diffusion, vapor barrier, perm, mould, mold, ISO 13788',
+    answers: ['dries', 'peakKgM2', 'peakMonth', 'endKgM2'],
+    caution: SCREENING,
+  },
   schema: fields<MonthlyInput>({
-    layers: list(fields<MonthlyInput['layers'][number]>({ ...thermalMembers, sdM: positive() }), 2),
+    layers: list(
+      fields<MonthlyInput['layers'][number]>({
+        ...thermalMembers,
+        sdM: as('sd value', positive('vapourThickness')),
+      }),
+      2,
+    ),
     ...yearMembers,
   }),
   run: monthly,
+  output: outcome<Monthly>({
+    startMonth: as('Year starts with', optional(figure('month'))),
+    months: list(
+      part({
+        gainedKgM2: as('Gained in the month', list(figure('massPerArea'))),
+        heldKgM2: as('Held at its end', list(figure('massPerArea'))),
+      }),
+    ),
+    peakKgM2: as('Most water held', figure('massPerArea')),
+    peakMonth: as('Wettest month', optional(figure('month'))),
+    endKgM2: as('Left after a year', figure('massPerArea')),
+    dries: boolean(),
+  }),
 };

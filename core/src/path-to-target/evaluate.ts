@@ -1,8 +1,24 @@
+import { DRAUGHT } from '../cautions';
 import { REFERENCE_AIR } from '../air/density';
 import type { Finding } from '../finding';
 import type { Operation, Progress } from '../operation';
 import { Refusal } from '../refusal';
-import { fields, list, nonNegative, number, optional, positive, share, text, type Schema } from '../schema';
+import {
+  as,
+  boolean,
+  fields,
+  figure,
+  list,
+  nonNegative,
+  number,
+  optional,
+  outcome,
+  part,
+  positive,
+  share,
+  text,
+  type Schema,
+} from '../schema';
 import type { Triangle } from '../random/distributions';
 import { shortestList } from './shortest-list';
 import { simulate, type LeakModel } from './simulate';
@@ -178,30 +194,68 @@ export function pathToTarget(input: PathToTargetInput, progress: Progress = () =
   };
 }
 
-const triangle = (corner: () => Schema): ReturnType<typeof fields<Triangle>> =>
-  fields<Triangle>({ low: corner(), likely: corner(), high: corner() });
+const triangle = (corner: Schema): ReturnType<typeof fields<Triangle>> =>
+  fields<Triangle>({ low: corner, likely: corner, high: corner });
 
 export const pathToTargetOperation: Operation<PathToTargetInput, PathToTarget> = {
+  words: {
+    shelf: 'airtightness',
+    title: 'Shortest way to the target',
+    tells: 'The mends that reach the limit in the least time, and the chance that they do.',
+    alsoCalled: 'air sealing, optimise, priorities, what to seal first, cheapest, ACH50, target',
+    answers: ['list.chance', 'list.ids', 'list.minutes', 'chanceNow'],
+    caution: DRAUGHT,
+  },
   schema: fields<PathToTargetInput>({
-    q50M3h: positive(),
-    standardErrorLnQ50: share(),
-    limitM3h: positive(),
-    items: list(
-      fields<OpenItem>({
-        id: text(),
-        leakM3h: optional(triangle(nonNegative)),
-        ela4M2: optional(triangle(nonNegative)),
-        minutes: positive(),
-        effect: optional(triangle(share)),
-      }),
-      1,
-      MOST_ITEMS,
+    q50M3h: as('q50', positive('flow')),
+    standardErrorLnQ50: as('Standard error of q50', share()),
+    limitM3h: as('q50 at the limit', positive('flow')),
+    items: as(
+      'Leaks',
+      list(
+        fields<OpenItem>({
+          id: as('Name', text()),
+          leakM3h: as('Leak at 50 Pa', optional(triangle(nonNegative('flow')))),
+          ela4M2: as('Leak area, ELA at 4 Pa', optional(triangle(nonNegative('leakArea')))),
+          minutes: positive('duration'),
+          effect: as('Share that a mend closes', optional(triangle(share()))),
+        }),
+        1,
+        MOST_ITEMS,
+      ),
     ),
-    fixes: optional(list(text())),
-    confidence: optional(share()),
-    draws: optional(number({ min: 1000, max: 1_000_000, whole: true })),
-    seed: optional(number({ whole: true })),
+    fixes: as('Mends to try together', optional(list(text())), 'mend'),
+    confidence: as('Chance to reach', optional(share())),
+    draws: optional(number({ quantity: 'count', min: 1000, max: 1_000_000, whole: true })),
+    seed: as('Seed of the draws', optional(number({ quantity: 'count', whole: true }))),
   }),
   run: pathToTarget,
   takesLong: true,
+  output: outcome<PathToTarget>({
+    keptShare: as('Draws kept', figure('share')),
+    scaled: as('Leaks scaled to the test', boolean()),
+    chanceNow: figure('share'),
+    chanceAll: as('Chance with all mends', figure('share')),
+    chanceFixes: as('Chance with these mends', optional(figure('share'))),
+    items: as(
+      'Leaks',
+      list(
+        part({
+          id: as('Name', text()),
+          meanLeakM3h: figure('flow'),
+          meanReductionM3h: figure('flow'),
+        }),
+      ),
+    ),
+    list: as(
+      'Shortest list',
+      optional(
+        part({
+          ids: as('Mends', list(text())),
+          minutes: figure('duration'),
+          chance: figure('share'),
+        }),
+      ),
+    ),
+  }),
 };

@@ -1,6 +1,6 @@
 import type { Operation } from '../operation';
 import { Refusal } from '../refusal';
-import { fields, list, number, positive } from '../schema';
+import { as, fields, figure, list, outcome, positive } from '../schema';
 import { coveredArea } from './covered-area';
 import { photoToRectangle, type PhotoToPlane, type Point, type Quadrilateral } from './homography';
 
@@ -79,14 +79,30 @@ export function voids({ corners, cavityWidthM, cavityHeightM, outlines }: VoidsI
   };
 }
 
-const point = fields<Point>({ x: number(), y: number() });
+const point = fields<Point>({
+  x: as('x', figure('plain')),
+  y: as('y', figure('plain')),
+});
 
 export const voidsOperation: Operation<VoidsInput, Voids> = {
+  words: {
+    shelf: 'insulation',
+    title: 'Voids from points on a photo',
+    tells: 'Areas of voids outlined on a photo of a cavity of known size.',
+    alsoCalled: 'picture, camera, measure, gaps, area, cavity',
+    answers: ['voidFraction', 'voidAreaM2', 'cavityAreaM2'],
+  },
   schema: fields<VoidsInput>({
     corners: list(point, 4, 4),
-    cavityWidthM: positive(),
-    cavityHeightM: positive(),
-    outlines: list(list(point, 3)),
+    cavityWidthM: positive('length'),
+    cavityHeightM: positive('length'),
+    outlines: as('Outlines of voids', list(as('Corners', list(point, 3))), 'outline'),
   }),
   run: voids,
+  output: outcome<Voids>({
+    cavityAreaM2: figure('smallArea'),
+    outlineAreasM2: as('Areas of outlines', list(figure('smallArea'))),
+    voidAreaM2: as('Void', figure('smallArea')),
+    voidFraction: as('Void share', figure('share')),
+  }),
 };

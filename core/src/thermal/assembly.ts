@@ -1,5 +1,5 @@
 import type { Operation } from '../operation';
-import { fields, list, nonNegative, option, optional, positive } from '../schema';
+import { as, fields, figure, list, nonNegative, option, optional, outcome, part, positive } from '../schema';
 import { exceeds, type Finding } from '../finding';
 import { fastenersDeltaU, fastenersInput, type Fasteners } from './fasteners';
 import { filmMembers, filmsOf, type FilmChoice } from './films';
@@ -152,8 +152,36 @@ export const assemblyInput = fields<AssemblyInput>({
   ...filmMembers,
   fasteners: optional(list(fastenersInput)),
   gradeAdjustment: optional(gradeAdjustmentInput),
-  areaM2: optional(positive()),
-  heatingDegreeDaysKd: optional(nonNegative()),
+  areaM2: optional(positive('area')),
+  heatingDegreeDaysKd: optional(nonNegative('degreeDays')),
 });
 
-export const assemblyOperation: Operation<AssemblyInput, Assembly> = { schema: assemblyInput, run: assembly };
+export const assemblyOperation: Operation<AssemblyInput, Assembly> = {
+  words: {
+    shelf: 'heat',
+    title: 'R and U of a build-up',
+    tells: 'Effective R and U with framing, fasteners and the grade of the work, and what the grade costs.',
+    alsoCalled: 'R-value, U-value, RSI, effective R, clear wall, whole wall, thermal bridge, studs, ISO 6946',
+    answers: ['effectiveRsi', 'uValue', 'deltaUVoids', 'price.deltaUAWK'],
+  },
+  schema: assemblyInput,
+  run: assembly,
+  output: outcome<Assembly>({
+    uValue: as('U', figure('transmittance')),
+    effectiveRsi: as('Effective R', figure('resistance')),
+    totalRsi: as('R of all layers and films', figure('resistance')),
+    upperRsi: as('R by parallel paths', figure('resistance')),
+    lowerRsi: as('R by isothermal planes', figure('resistance')),
+    relativeError: optional(figure('share')),
+    deltaUFasteners: as('U added by fasteners', figure('transmittance')),
+    deltaUVoids: as('U added by the grade', figure('transmittance')),
+    plainUValue: as('U with sound insulation', figure('transmittance')),
+    price: optional(
+      part({
+        deltaUAWK: as('Heat loss added', figure('heatLoss')),
+        extraHeatKwhPerYear: as('Extra heat a year', figure('energy')),
+        equivalentEmptyAreaM2: as('Like leaving empty', figure('area')),
+      }),
+    ),
+  }),
+};

@@ -1,6 +1,6 @@
 import type { Operation } from '../operation';
 import { Refusal } from '../refusal';
-import { fields, nonNegative, optional, share, temperatureC } from '../schema';
+import { as, fields, figure, nonNegative, optional, outcome, part, share, temperatureC } from '../schema';
 
 /** What lets heat out of a house. */
 export interface HeatPaths {
@@ -66,13 +66,27 @@ export function designHeatLoad(input: DesignHeatLoadInput): DesignHeatLoad {
 }
 
 const heatPaths = fields<HeatPaths>({
-  transmissionWK: nonNegative(),
-  infiltrationM3h: nonNegative(),
-  ventilationM3h: optional(nonNegative()),
+  transmissionWK: as('Heat loss of the envelope', nonNegative('heatLoss')),
+  infiltrationM3h: nonNegative('flow'),
+  ventilationM3h: optional(nonNegative('flow')),
   heatRecovery: optional(share()),
 });
 
+const load = part({
+  transmissionW: as('By transmission', figure('power')),
+  airW: as('By air', figure('power')),
+  totalW: as('In all', figure('power')),
+});
+
 export const designHeatLoadOperation: Operation<DesignHeatLoadInput, DesignHeatLoad> = {
+  words: {
+    shelf: 'heat',
+    title: 'Design heat load',
+    tells: 'Heat that the coldest day takes, as planned and as built.',
+    alsoCalled: 'heating load, sizing, Btu, kW, boiler, furnace, heat pump, peak',
+    answers: ['asBuilt.totalW', 'planned.totalW', 'differenceW'],
+    caution: 'Heating is sized by a licensed trade to local code; this shows what the work changes.',
+  },
   schema: fields<DesignHeatLoadInput>({
     indoorTemperatureC: temperatureC(),
     outdoorTemperatureC: temperatureC(),
@@ -80,4 +94,9 @@ export const designHeatLoadOperation: Operation<DesignHeatLoadInput, DesignHeatL
     asBuilt: optional(heatPaths),
   }),
   run: designHeatLoad,
+  output: outcome<DesignHeatLoad>({
+    planned: load,
+    asBuilt: optional(load),
+    differenceW: optional(as('Load added', figure('power'))),
+  }),
 };

@@ -1,6 +1,6 @@
 import type { Operation } from '../operation';
 import { Refusal } from '../refusal';
-import { fields, list } from '../schema';
+import { as, fields, figure, list, outcome, part } from '../schema';
 import { assembly, assemblyMethod, type Assembly, type AssemblyMethod } from './assembly';
 import { filmMembers, type FilmChoice } from './films';
 import { layerInput, type LayerInput } from './layer';
@@ -55,10 +55,29 @@ export function doubleFrames({ layers, ...rest }: DoubleFramesInput): DoubleFram
 }
 
 export const doubleFramesOperation: Operation<DoubleFramesInput, DoubleFrames> = {
+  words: {
+    shelf: 'heat',
+    title: 'Two frames: aligned or offset',
+    tells: 'Effective R with the studs of two frames in line and out of line.',
+    alsoCalled: 'double stud, staggered stud, service cavity, twin wall, thermal bridge',
+    answers: ['offset.effectiveRsi', 'aligned.effectiveRsi', 'gainedRsi', 'gainedShare'],
+  },
   schema: fields<DoubleFramesInput>({
     layers: list(layerInput, 2),
     ...filmMembers,
     method: assemblyMethod,
   }),
   run: doubleFrames,
+  output: outcome<DoubleFrames>({
+    aligned: part({
+      uValue: as('U', figure('transmittance')),
+      effectiveRsi: as('Effective R', figure('resistance')),
+    }),
+    offset: part({
+      uValue: as('U', figure('transmittance')),
+      effectiveRsi: as('Effective R', figure('resistance')),
+    }),
+    gainedRsi: as('R gained', figure('resistance')),
+    gainedShare: as('Gain', figure('share')),
+  }),
 };

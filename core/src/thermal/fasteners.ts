@@ -1,4 +1,4 @@
-import { fields, nonNegative, number, optional, positive } from '../schema';
+import { as, fields, nonNegative, number, optional, positive } from '../schema';
 import { exceeds } from '../finding';
 import { Refusal } from '../refusal';
 import type { Layer } from './layer';
@@ -69,9 +69,9 @@ export function fastenersDeltaU(
 }
 
 export const fastenersInput = fields<Fasteners>({
-  layer: number({ min: 0, whole: true }),
-  conductivityWmK: positive(),
-  areaM2: positive(),
-  perM2: nonNegative(),
-  penetrationM: optional(positive()),
+  layer: number({ quantity: 'position', min: 0, whole: true }),
+  conductivityWmK: positive('conductivity'),
+  areaM2: positive('smallArea'),
+  perM2: as('Fasteners', nonNegative('perArea')),
+  penetrationM: as('Depth into the layer', optional(positive('thickness'))),
 });

@@ -1,4 +1,4 @@
-import { fields, nonNegative, option, optional } from '../schema';
+import { as, fields, nonNegative, option, optional } from '../schema';
 import { Refusal } from '../refusal';
 
 /** Surface resistances, m²·K/W. */
@@ -54,7 +54,12 @@ export function filmsOf({ films, filmConvention, heatFlow }: FilmChoice): Films 
 }
 
 export const filmMembers = {
-  films: optional(fields<Films>({ insideRsi: nonNegative(), outsideRsi: nonNegative() })),
+  films: optional(
+    fields<Films>({
+      insideRsi: as('R on the inside', nonNegative('resistance')),
+      outsideRsi: as('R on the outside', nonNegative('resistance')),
+    }),
+  ),
   filmConvention: optional(option('iso', 'na')),
   heatFlow: optional(option('horizontal', 'up', 'down')),
 };

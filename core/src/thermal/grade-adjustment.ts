@@ -1,4 +1,4 @@
-import { fields, number, option, optional, positive, share } from '../schema';
+import { as, fields, number, option, optional, positive, share } from '../schema';
 import { exceeds } from '../finding';
 import { battCompression } from '../insulation/batt-compression';
 import { Refusal } from '../refusal';
@@ -183,17 +183,20 @@ export function gradeEffect(
 
 export const gradeAdjustmentInput = fields<GradeAdjustment>({
   school: option('voidFraction', 'airVoid'),
-  layer: number({ min: 0, whole: true }),
+  layer: number({ quantity: 'position', min: 0, whole: true }),
   grade: optional(installationGrade),
   measured: optional(
     fields<MeasuredDefects>({
-      voidFraction: share(),
-      compressedFraction: share(),
-      meanFill: optional(number({ min: 0.7, below: 1 })),
+      voidFraction: as('Void share', share()),
+      compressedFraction: as('Compressed share', share()),
+      meanFill: as(
+        'Mean fill of compressed parts',
+        optional(number({ quantity: 'share', min: 0.7, below: 1 })),
+      ),
       compressedAs: optional(option('underfilled', 'compressed')),
-      labelRsi: optional(positive()),
-      labelThicknessM: optional(positive()),
+      labelRsi: as('R on the label', optional(positive('resistance'))),
+      labelThicknessM: as('Thickness on the label', optional(positive('thickness'))),
     }),
   ),
-  voidRsi: optional(positive()),
+  voidRsi: as('R of a void', optional(positive('resistance'))),
 });

@@ -1,5 +1,5 @@
 import type { Operation } from '../operation';
-import { fields, list, nonNegative, number, optional, positive } from '../schema';
+import { as, fields, figure, list, nonNegative, optional, outcome, positive } from '../schema';
 
 export interface HouseThermalInput {
   readonly areas: readonly { readonly areaM2: number; readonly uValue: number }[];
@@ -39,18 +39,39 @@ export function houseThermal({ areas, junctions = [] }: HouseThermalInput): Hous
 }
 
 export const houseThermalInput = fields<HouseThermalInput>({
-  areas: list(fields<HouseThermalInput['areas'][number]>({ areaM2: positive(), uValue: nonNegative() }), 1),
+  areas: list(
+    fields<HouseThermalInput['areas'][number]>({
+      areaM2: positive('area'),
+      uValue: as('U', nonNegative('transmittance')),
+    }),
+    1,
+  ),
   junctions: optional(
     list(
       fields<NonNullable<HouseThermalInput['junctions']>[number]>({
-        lengthM: nonNegative(),
-        psiWmK: number(),
+        lengthM: nonNegative('length'),
+        psiWmK: as('ψ of the junction', figure('linearTransmittance')),
       }),
     ),
   ),
 });
 
 export const houseThermalOperation: Operation<HouseThermalInput, HouseThermal> = {
+  words: {
+    shelf: 'heat',
+    title: 'Heat loss of an envelope',
+    tells: 'Heat loss and average U of areas and junctions together.',
+    alsoCalled: 'UA, transmission, heat transfer coefficient, psi value, thermal bridge, junction',
+    answers: ['transmissionWK', 'averageUValue', 'effectiveRsi'],
+  },
   schema: houseThermalInput,
   run: houseThermal,
+  output: outcome<HouseThermal>({
+    areaM2: figure('area'),
+    averageUValue: as('Average U', figure('transmittance')),
+    effectiveRsi: optional(as('Effective R', figure('resistance'))),
+    areasWK: as('Through areas', figure('heatLoss')),
+    junctionsWK: as('Through junctions', figure('heatLoss')),
+    transmissionWK: as('Heat loss of the envelope', figure('heatLoss')),
+  }),
 };

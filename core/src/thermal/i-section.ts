@@ -1,6 +1,6 @@
 import type { Operation } from '../operation';
 import { Refusal } from '../refusal';
-import { fields, nonNegative, optional, positive } from '../schema';
+import { as, fields, figure, list, nonNegative, optional, outcome, part, positive } from '../schema';
 import { assembly, assemblyMethod, type Assembly, type AssemblyMethod } from './assembly';
 import { filmMembers, type FilmChoice } from './films';
 
@@ -100,18 +100,39 @@ export function iSection(input: ISectionInput): ISection {
 }
 
 export const iSectionOperation: Operation<ISectionInput, ISection> = {
+  words: {
+    shelf: 'heat',
+    title: 'I-section members',
+    tells: 'Effective R with members of flanges and a thin web, against solid ones.',
+    alsoCalled: 'I-joist, web, flange, thermal bridge',
+    answers: ['effectiveRsi', 'solidEffectiveRsi', 'gainedRsi'],
+  },
   schema: fields<ISectionInput>({
-    spacingM: positive(),
-    depthM: positive(),
-    flangeWidthM: positive(),
-    flangeDepthM: positive(),
-    flangeConductivityWmK: positive(),
-    webThicknessM: positive(),
-    webConductivityWmK: positive(),
-    fillConductivityWmK: positive(),
-    otherRsi: optional(nonNegative()),
+    spacingM: positive('thickness'),
+    depthM: positive('thickness'),
+    flangeWidthM: positive('thickness'),
+    flangeDepthM: positive('thickness'),
+    flangeConductivityWmK: positive('conductivity'),
+    webThicknessM: positive('thickness'),
+    webConductivityWmK: positive('conductivity'),
+    fillConductivityWmK: positive('conductivity'),
+    otherRsi: as('R of the other layers', optional(nonNegative('resistance'))),
     ...filmMembers,
     method: assemblyMethod,
   }),
   run: iSection,
+  output: outcome<ISection>({
+    layers: list(
+      part({
+        cavityRsi: as('R of the cavity', figure('resistance')),
+        frameRsi: as('R of the frame', figure('resistance')),
+        framingFraction: as('Framing share', figure('share')),
+        thicknessM: figure('thickness'),
+      }),
+    ),
+    uValue: as('U', figure('transmittance')),
+    effectiveRsi: as('Effective R', figure('resistance')),
+    solidEffectiveRsi: as('Effective R, solid members', figure('resistance')),
+    gainedRsi: as('R gained', figure('resistance')),
+  }),
 };

@@ -1,4 +1,4 @@
-import { fields, nonNegative, optional, positive, share } from '../schema';
+import { as, fields, nonNegative, optional, positive, share } from '../schema';
 import { Refusal } from '../refusal';
 
 /** A layer as it is given: its resistance, or thickness and conductivity, or cavity and frame. */
@@ -89,10 +89,10 @@ export const layersOf = (layers: readonly LayerInput[]): readonly Layer[] =>
   layers.map((layer, i) => layerOf(layer, `layers[${i}]`));
 
 export const layerInput = fields<LayerInput>({
-  rsi: optional(nonNegative()),
-  thicknessM: optional(positive()),
-  conductivityWmK: optional(positive()),
-  cavityRsi: optional(positive()),
-  frameRsi: optional(positive()),
-  framingFraction: optional(share()),
+  rsi: as('R', optional(nonNegative('resistance'))),
+  thicknessM: optional(positive('thickness')),
+  conductivityWmK: optional(positive('conductivity')),
+  cavityRsi: as('R of the cavity', optional(positive('resistance'))),
+  frameRsi: as('R of the frame', optional(positive('resistance'))),
+  framingFraction: as('Framing share', optional(share())),
 });

@@ -3,7 +3,19 @@ import { exceeds, type Finding } from '../finding';
 import { isAsGoodAs, type GradeOfWork } from '../insulation/grade';
 import type { Operation } from '../operation';
 import { Refusal } from '../refusal';
-import { fields, list, nonNegative, option, optional, positive, text } from '../schema';
+import {
+  as,
+  fields,
+  figure,
+  list,
+  nonNegative,
+  option,
+  optional,
+  outcome,
+  part,
+  positive,
+  text,
+} from '../schema';
 import { installationGrade, type InstallationGrade } from './grade-adjustment';
 
 /** An area as it was planned and as it was built. */
@@ -190,14 +202,21 @@ export function thermalRequirements(input: ThermalRequirementsInput): ThermalReq
 }
 
 export const thermalRequirementsOperation: Operation<ThermalRequirementsInput, ThermalRequirements> = {
+  words: {
+    shelf: 'heat',
+    title: 'Areas against requirements',
+    tells: 'Whether each area and the house keep to what is asked, as planned and as built.',
+    alsoCalled: 'code compliance, building regulations, U-value limit, R-value minimum, trade-off, UA',
+    answers: ['house.asBuilt', 'house.asBuiltWK', 'house.plannedWK'],
+  },
   schema: fields<ThermalRequirementsInput>({
     areas: list(
       fields<JudgedArea>({
-        id: text(),
+        id: as('Name', text()),
         kind: envelopeKind,
-        areaM2: positive(),
-        plannedUValue: nonNegative(),
-        asBuiltUValue: optional(nonNegative()),
+        areaM2: positive('area'),
+        plannedUValue: as('U as planned', nonNegative('transmittance')),
+        asBuiltUValue: as('U as built', optional(nonNegative('transmittance'))),
         grade: optional(option('I', 'II', 'III', 'none')),
       }),
       1,
@@ -206,14 +225,31 @@ export const thermalRequirementsOperation: Operation<ThermalRequirementsInput, T
       list(
         fields<KindRequirement>({
           kind: envelopeKind,
-          leastRsi: optional(positive()),
-          greatestUValue: optional(positive()),
+          leastRsi: as('Least R', optional(positive('resistance'))),
+          greatestUValue: as('Greatest U', optional(positive('transmittance'))),
         }),
       ),
     ),
-    greatestTransmissionWK: optional(positive()),
-    junctionsWK: optional(nonNegative()),
+    greatestTransmissionWK: as('Greatest heat loss', optional(positive('heatLoss'))),
+    junctionsWK: as('Through junctions', optional(nonNegative('heatLoss'))),
     leastGrade: optional(installationGrade),
   }),
   run: thermalRequirements,
+  output: outcome<ThermalRequirements>({
+    areas: list(
+      part({
+        id: as('Name', text()),
+        greatestUValue: as('Greatest U', figure('transmittance')),
+        planned: text(),
+        asBuilt: text(),
+        grade: text(),
+      }),
+    ),
+    house: part({
+      plannedWK: as('Heat loss as planned', figure('heatLoss')),
+      asBuiltWK: as('Heat loss as built', figure('heatLoss')),
+      planned: text(),
+      asBuilt: text(),
+    }),
+  }),
 };

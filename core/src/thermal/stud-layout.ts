@@ -1,6 +1,20 @@
 import type { Operation } from '../operation';
 import { Refusal } from '../refusal';
-import { boolean, fields, list, nonNegative, number, option, optional, positive, share } from '../schema';
+import {
+  as,
+  boolean,
+  fields,
+  figure,
+  list,
+  nonNegative,
+  number,
+  option,
+  optional,
+  outcome,
+  part,
+  positive,
+  share,
+} from '../schema';
 
 /** A window or door in a framed wall. */
 export interface FramedOpening {
@@ -168,15 +182,23 @@ export function studLayout(input: StudLayoutInput): StudLayout {
   };
 }
 
-const plates = number({ min: 0, max: 10, whole: true });
-const count = number({ min: 0, max: 1000, whole: true });
+const plates = number({ quantity: 'count', min: 0, max: 10, whole: true });
+const count = number({ quantity: 'count', min: 0, max: 1000, whole: true });
 
 export const studLayoutOperation: Operation<StudLayoutInput, StudLayout> = {
+  words: {
+    shelf: 'heat',
+    title: 'Framing share of a wall',
+    tells: 'Share of timber from studs, plates, corners and headers, and what leaner framing gains.',
+    alsoCalled: 'framing factor, advanced framing, timber fraction, studs, lumber, 2x4, 2x6',
+    answers: ['framingFraction', 'leanFramingFraction', 'effectiveRsi', 'leanEffectiveRsi'],
+    caution: 'Framing carries loads: a leaner layout is for the structural designer and local code to allow.',
+  },
   schema: fields<StudLayoutInput>({
-    lengthM: positive(),
-    heightM: positive(),
-    spacingM: positive(),
-    studWidthM: positive(),
+    lengthM: positive('length'),
+    heightM: positive('length'),
+    spacingM: positive('thickness'),
+    studWidthM: positive('thickness'),
     bottomPlates: optional(plates),
     topPlates: optional(plates),
     corners: optional(count),
@@ -186,17 +208,33 @@ export const studLayoutOperation: Operation<StudLayoutInput, StudLayout> = {
     openings: optional(
       list(
         fields<FramedOpening>({
-          widthM: positive(),
-          heightM: positive(),
-          headerDepthM: nonNegative(),
+          widthM: positive('length'),
+          heightM: positive('length'),
+          headerDepthM: nonNegative('thickness'),
           headerTimberShare: optional(share()),
-          hasSill: optional(boolean()),
+          hasSill: as('With a sill plate', optional(boolean())),
         }),
       ),
     ),
-    cavityRsi: optional(positive()),
-    frameRsi: optional(positive()),
-    restRsi: optional(positive()),
+    cavityRsi: as('R of the cavity', optional(positive('resistance'))),
+    frameRsi: as('R of the frame', optional(positive('resistance'))),
+    restRsi: as('R of all the rest, with films', optional(positive('resistance'))),
   }),
   run: studLayout,
+  output: outcome<StudLayout>({
+    netAreaM2: figure('area'),
+    members: part({
+      platesM2: figure('area'),
+      studsM2: figure('area'),
+      openingsM2: figure('area'),
+      headersM2: figure('area'),
+      cornersM2: figure('area'),
+      intersectionsM2: figure('area'),
+    }),
+    framingAreaM2: figure('area'),
+    framingFraction: as('Framing share', figure('share')),
+    leanFramingFraction: as('Framing share, lean framing', figure('share')),
+    effectiveRsi: optional(as('Effective R', figure('resistance'))),
+    leanEffectiveRsi: optional(as('Effective R, lean framing', figure('resistance'))),
+  }),
 };

@@ -1,5 +1,17 @@
+import { DRAUGHT } from '../cautions';
 import type { Operation } from '../operation';
-import { fields, nonNegative, option, optional, positive, temperatureC, windMs } from '../schema';
+import {
+  as,
+  fields,
+  figure,
+  nonNegative,
+  option,
+  optional,
+  outcome,
+  positive,
+  temperatureC,
+  windMs,
+} from '../schema';
 import { M3H_PER_LITRE_SECOND } from '../units/factors';
 
 export type Storeys = 1 | 2 | 3;
@@ -48,14 +60,26 @@ export function infiltration(input: InfiltrationInput): Infiltration {
 }
 
 export const infiltrationOperation: Operation<InfiltrationInput, Infiltration> = {
+  words: {
+    shelf: 'ventilation',
+    title: 'Infiltration from leaks',
+    tells: 'Air that wind and warmth drive through a leak area.',
+    alsoCalled: 'air leakage, natural ventilation, ACH, natural air change, wind, stack effect',
+    answers: ['flowM3h', 'airChangesPerHour'],
+    caution: DRAUGHT,
+  },
   schema: fields<InfiltrationInput>({
-    ela4M2: nonNegative(),
+    ela4M2: as('Leak area, ELA at 4 Pa', nonNegative('leakArea')),
     indoorTemperatureC: temperatureC(),
     outdoorTemperatureC: temperatureC(),
     windMs: windMs(),
     storeys: option(1, 2, 3),
     shelterClass: option(1, 2, 3, 4, 5),
-    volumeM3: optional(positive()),
+    volumeM3: optional(positive('volume')),
   }),
   run: infiltration,
+  output: outcome<Infiltration>({
+    flowM3h: figure('flow'),
+    airChangesPerHour: optional(figure('airChange')),
+  }),
 };

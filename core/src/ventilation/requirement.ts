@@ -1,6 +1,7 @@
+import { DRAUGHT } from '../cautions';
 import type { Operation } from '../operation';
 import { Refusal } from '../refusal';
-import { boolean, fields, nonNegative, number, optional, positive } from '../schema';
+import { as, boolean, fields, figure, nonNegative, number, optional, outcome, positive } from '../schema';
 import { M3H_PER_CFM, METRES_PER_FOOT } from '../units/factors';
 
 export interface VentilationRequirementInput {
@@ -74,15 +75,33 @@ export function ventilationRequirement(input: VentilationRequirementInput): Vent
 
 export const ventilationRequirementOperation: Operation<VentilationRequirementInput, VentilationRequirement> =
   {
+    words: {
+      shelf: 'ventilation',
+      title: 'Ventilation need',
+      tells: 'Outdoor air that a dwelling needs, and what its fan must move after credit for leaks.',
+      alsoCalled: 'fresh air, MVHR, HRV, ERV, whole-house fan, extract, supply, cfm',
+      answers: ['fanFlowM3h', 'totalM3h', 'creditM3h'],
+      caution: DRAUGHT,
+    },
     schema: fields<VentilationRequirementInput>({
-      floorAreaM2: positive(),
-      bedrooms: number({ min: 0, max: 50, whole: true }),
-      ela4M2: nonNegative(),
-      heightM: positive(),
-      weatherFactor: number({ min: 0, max: 2 }),
-      balanced: boolean(),
+      floorAreaM2: positive('area'),
+      bedrooms: number({ quantity: 'count', min: 0, max: 50, whole: true }),
+      ela4M2: as('Leak area, ELA at 4 Pa', nonNegative('leakArea')),
+      heightM: positive('length'),
+      weatherFactor: as('Weather and shielding factor', number({ quantity: 'plain', min: 0, max: 2 })),
+      balanced: as('Supply and exhaust balanced', boolean()),
       detached: boolean(),
-      outdoorEnvelopeShare: optional(number({ above: 0, max: 1 })),
+      outdoorEnvelopeShare: as(
+        'Share of envelope to outdoors',
+        optional(number({ quantity: 'share', above: 0, max: 1 })),
+      ),
     }),
     run: ventilationRequirement,
+    output: outcome<VentilationRequirement>({
+      totalM3h: as('Ventilation in all', figure('flow')),
+      normalizedLeakage: figure('plain'),
+      infiltrationM3h: figure('flow'),
+      creditM3h: as('Credit for infiltration', figure('flow')),
+      fanFlowM3h: as('Flow of the fan', figure('flow')),
+    }),
   };

@@ -1,4 +1,4 @@
-import { isRecord } from '@calvet/core/schema';
+import { isRecord, type FieldsSchema, type Member } from '@calvet/core/schema';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { usePreferences } from '../../data/preferences';
@@ -7,13 +7,13 @@ import { OpenButton } from '../../ui/open-button';
 import { Text } from '../../ui/text';
 import { space } from '../../ui/tokens';
 import { valueText } from './answer-words';
-import { itemTitle, labelOf } from './labels';
+import { itemTitle, labelOf } from './member-words';
 
 type Fields = Readonly<Record<string, unknown>>;
 
 interface LinesProps {
+  readonly schema: FieldsSchema;
   readonly fields: Fields;
-  readonly holder?: string;
 }
 
 function Line({ label, text }: { readonly label: string; readonly text: string }) {
@@ -29,56 +29,56 @@ function Line({ label, text }: { readonly label: string; readonly text: string }
   );
 }
 
-function Inner({
-  name,
-  value,
-  fields,
-  holder,
-}: { readonly name: string; readonly value: unknown } & LinesProps) {
+interface InnerProps {
+  readonly member: Member;
+  readonly value: unknown;
+  /** What stands beside it. */
+  readonly siblings: Fields;
+}
+
+function Inner({ member, value, siblings }: InnerProps) {
   const { units } = usePreferences();
-  if (isRecord(value)) {
+  const { name, schema } = member;
+  if (schema.kind === 'fields' && isRecord(value)) {
     return (
       <View style={styles.part}>
-        <Text look="strong">{labelOf(name)}</Text>
-        <Lines fields={value} holder={name} />
+        <Text look="strong">{labelOf(member)}</Text>
+        <Lines schema={schema} fields={value} />
       </View>
     );
   }
-  if (!Array.isArray(value)) {
-    return (
-      <Line
-        label={labelOf(name, fields)}
-        text={valueText(name, value, units, { siblings: fields, holder })}
-      />
-    );
-  }
+  if (schema.kind !== 'list' || !Array.isArray(value))
+    return <Line label={labelOf(member)} text={valueText(schema, value, units, siblings)} />;
+  const { item } = schema;
   const items = value as readonly unknown[];
-  if (!items.some(isRecord)) {
-    const texts = items.map((item) =>
-      Array.isArray(item) ? item.join(' · ') : typeof item === 'string' ? item : valueText(name, item, units),
+  if (item.kind !== 'fields') {
+    const texts = items.map((each) =>
+      Array.isArray(each) ? each.join(' · ') : typeof each === 'string' ? each : valueText(item, each, units),
     );
-    return <Line label={labelOf(name)} text={texts.length === 0 ? 'None' : texts.join('  ')} />;
+    return <Line label={labelOf(member)} text={texts.length === 0 ? 'None' : texts.join('  ')} />;
   }
-  return items.map((item, i) => (
+  return items.map((each, i) => (
     <View key={i} style={styles.part}>
-      <Text look="strong">{itemTitle(name, i)}</Text>
-      {isRecord(item) && <Lines fields={item} holder={name} />}
+      <Text look="strong">{itemTitle({ name, schema }, i)}</Text>
+      {isRecord(each) && <Lines schema={item} fields={each} />}
     </View>
   ));
 }
 
-function Lines({ fields, holder }: LinesProps) {
-  return Object.entries(fields)
-    .filter(([name]) => name !== 'findings')
-    .map(([name, value]) => <Inner key={name} name={name} value={value} fields={fields} holder={holder} />);
+function Lines({ schema, fields }: LinesProps) {
+  return schema.members
+    .filter(({ name }) => name in fields)
+    .map((member) => (
+      <Inner key={member.name} member={member} value={fields[member.name]} siblings={fields} />
+    ));
 }
 
-/** Everything that was computed, by name. */
-export function AllFigures({ output }: { readonly output: object }) {
+/** Everything that was computed, in the order of the operation. */
+export function AllFigures({ schema, output }: { readonly schema: FieldsSchema; readonly output: object }) {
   const [isOpen, setOpen] = useState(false);
   return (
     <Card title="Every figure" right={<OpenButton isOpen={isOpen} label="Show" onToggle={setOpen} />}>
-      {isOpen ? <Lines fields={output as Fields} /> : null}
+      {isOpen ? <Lines schema={schema} fields={output as Fields} /> : null}
     </Card>
   );
 }

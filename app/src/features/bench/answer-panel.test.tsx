@@ -1,12 +1,11 @@
 import { examples } from '@calvet/core/examples';
-import type { OperationName } from '@calvet/core/operations';
+import { operationNames, type OperationName } from '@calvet/core/operations';
 import { act, fireEvent, screen } from '@testing-library/react';
 import { renderInTheme } from '../../../test/in-theme';
 import { answerWithSteps } from '../../compute/answer-with-steps';
 import type { Answering } from '../../compute/use-answer';
 import { setPreferences } from '../../data/preferences';
 import { AnswerPanel } from './answer-panel';
-import { CATALOGUE } from './catalogue';
 
 beforeEach(() => act(() => setPreferences({ units: 'metric' })));
 
@@ -70,7 +69,7 @@ test('many steps are folded, every figure is shown on demand', () => {
 });
 
 test('every computation shows its example without a gap', () => {
-  for (const name of Object.keys(CATALOGUE) as OperationName[]) {
+  for (const name of operationNames) {
     const { unmount } = show(name, here(name));
     expect(screen.getByTestId('answer').textContent).not.toMatch(/^–?$|NaN|undefined/);
     fireEvent.click(button('Show'));

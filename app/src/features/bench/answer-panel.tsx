@@ -1,4 +1,4 @@
-import type { OperationName } from '@calvet/core/operations';
+import { operations, type OperationName } from '@calvet/core/operations';
 import { fromSi, unitOf, type Finding, type UnitSystem } from '@calvet/core';
 import { isRecord } from '@calvet/core/schema';
 import { withNumbers, type Step } from '@calvet/core/steps/step';
@@ -14,8 +14,8 @@ import { usePalette } from '../../ui/theme';
 import { rem, space } from '../../ui/tokens';
 import { AllFigures } from './all-figures';
 import { answerFigures, withUnit, type AnswerFigure } from './answer-words';
-import { CATALOGUE, slugOf } from './catalogue';
-import { quantityOfStep } from './quantities';
+import { slugOf } from './catalogue';
+import { quantityOfStep } from './step-quantity';
 import { siNumber } from './si-number';
 
 /** What stands in the way of an answer, in words; null where nothing does. */
@@ -177,7 +177,7 @@ interface AnswerPanelProps {
 /** The answer, then what is to be said of it, then how it came about. */
 export function AnswerPanel({ name, obstacle, answering }: AnswerPanelProps) {
   const { units } = usePreferences();
-  const { answers } = CATALOGUE[name];
+  const operation = operations[name];
   if (obstacle !== null || answering === null) {
     return (
       <Card title="Result">
@@ -212,7 +212,7 @@ export function AnswerPanel({ name, obstacle, answering }: AnswerPanelProps) {
   return (
     <>
       <Card title="Result">
-        <MainFigures figures={answerFigures(output, answers, units)} />
+        <MainFigures figures={answerFigures(operation, output, units)} />
         {findings.length > 0 && <Rule />}
         <Findings findings={findings} />
       </Card>
@@ -220,7 +220,7 @@ export function AnswerPanel({ name, obstacle, answering }: AnswerPanelProps) {
         <Steps key={name} steps={steps} />
         <MethodsLink name={name} />
       </Card>
-      <AllFigures output={output} />
+      <AllFigures schema={operation.output} output={output} />
     </>
   );
 }

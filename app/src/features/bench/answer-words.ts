@@ -1,8 +1,9 @@
 import { unitOf, type UnitSystem } from '@calvet/core';
+import type { Operation } from '@calvet/core/operation';
+import { isRecord, type FieldsSchema, type Schema } from '@calvet/core/schema';
 import { decimals, figure } from '../../ui/format';
 import type { Mark } from '../../ui/line-mark';
-import { labelOf, MONTHS, wordOf } from './labels';
-import { quantityOf, type Surroundings } from './quantities';
+import { labelOf, measureOf, MONTHS, within, wordOf } from './member-words';
 import { siNumber } from './si-number';
 
 const NOTHING = '–';
@@ -15,22 +16,22 @@ interface Shown {
   readonly unit: string;
 }
 
-function shownValue(name: string, value: unknown, units: UnitSystem, surroundings: Surroundings): Shown {
+function shownValue(schema: Schema | undefined, value: unknown, units: UnitSystem, siblings: unknown): Shown {
   const words = (text: string): Shown => ({ text, unit: '' });
   if (value === null || value === undefined) return words(NOTHING);
   if (Array.isArray(value)) return words(value.length === 0 ? 'None' : value.map(String).join(' · '));
   if (typeof value !== 'number') return words(wordOf(value as string | boolean));
-  if (name === 'startMonth' || name === 'peakMonth') return words(MONTHS[value] ?? NOTHING);
-  const quantity = quantityOf(name, surroundings) ?? 'plain';
-  const isWhole = quantity === 'count' || quantity === 'position';
-  const isTiny = quantity === 'plain' && value !== 0 && Math.abs(value) < TINY;
+  const measure = measureOf(schema?.kind === 'number' ? schema.quantity : undefined, siblings);
+  if (measure === 'month') return words(MONTHS[value] ?? NOTHING);
+  const isWhole = measure === 'count' || measure === 'position';
+  const isTiny = measure === 'plain' && value !== 0 && Math.abs(value) < TINY;
   return {
     text: isTiny
       ? siNumber(value)
-      : quantity === 'plain'
+      : measure === 'plain'
         ? decimals(value, 3)
-        : figure(value, quantity, units, isWhole ? 0 : undefined),
-    unit: unitOf(quantity, units).symbol,
+        : figure(value, measure, units, isWhole ? 0 : undefined),
+    unit: unitOf(measure, units).symbol,
   };
 }
 
@@ -38,13 +39,8 @@ function shownValue(name: string, value: unknown, units: UnitSystem, surrounding
 const TINY = 0.001;
 
 /** A figure with its unit, or a word, as it is shown. */
-export function valueText(
-  name: string,
-  value: unknown,
-  units: UnitSystem,
-  surroundings: Surroundings = {},
-): string {
-  return withUnit(shownValue(name, value, units, surroundings));
+export function valueText(schema: Schema, value: unknown, units: UnitSystem, siblings?: unknown): string {
+  return withUnit(shownValue(schema, value, units, siblings));
 }
 
 /** A figure and its unit in one piece that does not break over lines. */
@@ -64,15 +60,20 @@ export function markOf(name: string, value: unknown): Mark | null {
 }
 
 /** What an answer is called, with where in the output it stands. */
-export function answerLabel(path: string): string {
-  const steps = path.split('.');
-  const last = steps.at(-1) ?? path;
+export function answerLabel(output: FieldsSchema, path: string): string {
+  let at: Schema | undefined = output;
+  const steps = path.split('.').map((name) => {
+    at = within(at, name);
+    return { name, label: at === undefined ? name : labelOf({ name, schema: at }) };
+  });
+  const last = steps.at(-1);
   const holder = steps.at(-2);
-  if (holder === undefined || SILENT.has(holder)) return labelOf(last);
-  const around = labelOf(holder);
-  if (last === 'value') return around;
+  if (last === undefined) return path;
+  if (holder === undefined || SILENT.has(holder.name)) return last.label;
+  const around = holder.label;
+  if (last.name === 'value') return around;
   const isName = /^[a-z]+\d/.test(around) || /[A-Z]\d/.test(around);
-  return `${labelOf(last)}, ${isName ? around : around.toLowerCase()}`;
+  return `${last.label}, ${isName ? around : around.toLowerCase()}`;
 }
 
 /** One figure or word of an output, found by its path. */
@@ -82,28 +83,25 @@ export interface AnswerFigure extends Shown {
   readonly mark: Mark | null;
 }
 
-/** The figures at given paths of an output, in the units of the person; what does not apply is left out after the first. */
+/** The figures that answer an operation, in the units of the person; what does not apply is left out after the first. */
 export function answerFigures(
+  { words, output: schema }: Pick<Operation<never, unknown>, 'words' | 'output'>,
   output: unknown,
-  paths: readonly string[],
   units: UnitSystem,
+  paths: readonly string[] = words.answers,
 ): readonly AnswerFigure[] {
   return paths.flatMap((path, i): readonly AnswerFigure[] => {
-    const steps = path.split('.');
-    const name = steps.at(-1) ?? path;
-    const holders = steps.slice(0, -1);
-    const around = holders.reduce<unknown>(
-      (inner, step) => (inner as Readonly<Record<string, unknown>> | null)?.[step] ?? null,
-      output,
-    ) as Readonly<Record<string, unknown>> | null;
-    const value = around?.[name] ?? null;
+    let around: unknown = null;
+    let value = output;
+    let at: Schema | undefined = schema;
+    for (const step of path.split('.')) {
+      around = value;
+      value = isRecord(value) ? (value[step] ?? null) : null;
+      at = within(at, step);
+    }
     if (i > 0 && value === null) return [];
-    const found = {
-      path,
-      label: answerLabel(path),
-      ...shownValue(name, value, units, { siblings: around ?? {}, holder: holders.at(-1) }),
-      mark: markOf(name, value),
-    };
-    return [found];
+    const label = answerLabel(schema, path);
+    const mark = markOf(path.split('.').at(-1) ?? path, value);
+    return [{ path, label, ...shownValue(at, value, units, around), mark }];
   });
 }

@@ -8,28 +8,26 @@ import { Text } from '../../ui/text';
 import { space } from '../../ui/tokens';
 import { emptyOf, filledDown, isFields, nextItem, type Draft, type DraftFields, type Path } from './draft';
 import { Figure, OneOf, useForm } from './form-fields';
-import { itemOf, itemTitle, labelOf, oneOf } from './labels';
-import { quantityOf } from './quantities';
+import { itemOf, itemTitle, labelOf, oneOf, quantityOf } from './member-words';
 
 interface MemberProps {
   readonly member: Member;
   readonly path: Path;
   readonly siblings: DraftFields;
-  readonly holder: string | undefined;
   readonly onPasteColumn?: (name: string, si: readonly number[]) => void;
 }
 
-function MemberField({ member, path, siblings, holder, onPasteColumn }: MemberProps) {
+function MemberField({ member, path, siblings, onPasteColumn }: MemberProps) {
   const form = useForm();
   const { name, schema, optional } = member;
   const value = siblings[name] ?? null;
-  const label = labelOf(name, siblings);
+  const label = labelOf(member);
   switch (schema.kind) {
     case 'number':
       return (
         <Figure
           label={label}
-          quantity={quantityOf(name, { siblings, holder }) ?? 'plain'}
+          quantity={quantityOf(schema, siblings)}
           path={path}
           value={typeof value === 'number' ? value : null}
           onPasteColumn={onPasteColumn === undefined ? undefined : (si) => onPasteColumn(name, si)}
@@ -74,12 +72,11 @@ interface FieldsPartProps {
   readonly schema: FieldsSchema;
   readonly path: Path;
   readonly draft: DraftFields;
-  readonly holder?: string;
   readonly onPasteColumn?: (name: string, si: readonly number[]) => void;
 }
 
 /** The members of an object; those that may be left out wait behind a button. */
-export function FieldsPart({ schema, path, draft, holder, onPasteColumn }: FieldsPartProps) {
+export function FieldsPart({ schema, path, draft, onPasteColumn }: FieldsPartProps) {
   const form = useForm();
   const [isOpen, setOpen] = useState(false);
   const shown = schema.members.filter(({ name, optional }) => !optional || name in draft);
@@ -93,7 +90,6 @@ export function FieldsPart({ schema, path, draft, holder, onPasteColumn }: Field
             member={member}
             path={[...path, member.name]}
             siblings={draft}
-            holder={holder}
             onPasteColumn={onPasteColumn}
           />
         ));
@@ -107,12 +103,12 @@ export function FieldsPart({ schema, path, draft, holder, onPasteColumn }: Field
       {waiting.length > 0 && (
         <View style={styles.buttons}>
           {isOpen ? (
-            waiting.map(({ name, schema: member }) => (
+            waiting.map((member) => (
               <Button
-                key={name}
+                key={member.name}
                 icon="plus"
-                label={labelOf(name, draft)}
-                onPress={() => form.change([...path, name], emptyOf(member))}
+                label={labelOf(member)}
+                onPress={() => form.change([...path, member.name], emptyOf(member.schema))}
               />
             ))
           ) : (
@@ -126,7 +122,7 @@ export function FieldsPart({ schema, path, draft, holder, onPasteColumn }: Field
 
 function Figures({ name, schema, path, draft }: PartOf<ListSchema>) {
   const form = useForm();
-  const quantity = quantityOf(name) ?? 'plain';
+  const list = { name, schema };
   const items = Array.isArray(draft) ? (draft as readonly Draft[]) : [];
   return (
     <View style={styles.part}>
@@ -134,8 +130,8 @@ function Figures({ name, schema, path, draft }: PartOf<ListSchema>) {
         {items.map((item, i) => (
           <Figure
             key={i}
-            label={itemTitle(name, i)}
-            quantity={quantity}
+            label={itemTitle(list, i)}
+            quantity={quantityOf(schema.item, null)}
             path={[...path, i]}
             value={typeof item === 'number' ? item : null}
             onPasteColumn={(si) => form.change(path, filledDown(schema, items, i, null, si))}
@@ -146,7 +142,7 @@ function Figures({ name, schema, path, draft }: PartOf<ListSchema>) {
         <Button
           kind="quiet"
           icon="plus"
-          label={`Add ${oneOf(name)}`}
+          label={`Add ${oneOf(list)}`}
           onPress={() => form.change(path, [...items, null])}
         />
         {items.length > Math.max(1, schema.least) && (
@@ -165,20 +161,21 @@ function Figures({ name, schema, path, draft }: PartOf<ListSchema>) {
 function Items({ name, schema, path, draft }: PartOf<ListSchema>) {
   const form = useForm();
   const items = Array.isArray(draft) ? (draft as readonly Draft[]) : [];
+  const list = { name, schema };
   const { item } = schema;
   const hasFixedLength = schema.least === schema.most;
   return (
     <View style={styles.part}>
       {items.map((each, i) => (
-        <View key={i} role="group" aria-label={itemTitle(name, i)} style={styles.part}>
+        <View key={i} role="group" aria-label={itemTitle(list, i)} style={styles.part}>
           <View style={styles.head}>
-            <Text look="strong">{itemTitle(name, i)}</Text>
+            <Text look="strong">{itemTitle(list, i)}</Text>
             {items.length > schema.least && !hasFixedLength && (
               <Button
                 kind="quiet"
                 iconOnly
                 icon="close"
-                label={`Take away ${itemTitle(name, i).toLowerCase()}`}
+                label={`Take away ${itemTitle(list, i).toLowerCase()}`}
                 onPress={() => form.change([...path, i], undefined)}
               />
             )}
@@ -189,7 +186,6 @@ function Items({ name, schema, path, draft }: PartOf<ListSchema>) {
               schema={item}
               path={[...path, i]}
               draft={each}
-              holder={name}
               onPasteColumn={(member, si) => form.change(path, filledDown(schema, items, i, member, si))}
             />
           ) : item.kind === 'list' ? (
@@ -209,7 +205,7 @@ function Items({ name, schema, path, draft }: PartOf<ListSchema>) {
         <View style={styles.buttons}>
           <Button
             icon="plus"
-            label={`Add ${oneOf(name)}`}
+            label={`Add ${oneOf(list)}`}
             onPress={() => form.change(path, [...items, nextItem(schema, items)])}
           />
         </View>
@@ -223,11 +219,11 @@ function ListPart(props: PartOf<ListSchema>) {
 }
 
 /** Figures that go by names of the person's own choice. */
-function Named({ name, path, draft }: PartOf<NamedSchema>) {
+function Named({ name, schema, path, draft }: PartOf<NamedSchema>) {
   const form = useForm();
   const [next, setNext] = useState('');
   const known = isFields(draft) ? draft : {};
-  const quantity = quantityOf(name) ?? 'plain';
+  const list = { name, schema };
   return (
     <View style={styles.part}>
       <FieldGrid>
@@ -235,18 +231,18 @@ function Named({ name, path, draft }: PartOf<NamedSchema>) {
           <Figure
             key={key}
             label={key}
-            quantity={quantity}
+            quantity={quantityOf(schema.item, null)}
             path={[...path, key]}
             value={typeof value === 'number' ? value : null}
             onLeaveEmpty={() => form.change([...path, key], undefined)}
           />
         ))}
       </FieldGrid>
-      <TextField label={`Name of the next ${itemOf(name)}`} value={next} onChange={setNext} maxLength={60} />
+      <TextField label={`Name of the next ${itemOf(list)}`} value={next} onChange={setNext} maxLength={60} />
       <View style={styles.buttons}>
         <Button
           icon="plus"
-          label={`Add ${oneOf(name)}`}
+          label={`Add ${oneOf(list)}`}
           disabled={next.trim() === '' || next in known}
           onPress={() => {
             form.change([...path, next.trim()], null);
@@ -271,17 +267,17 @@ type PartProps = PartOf<FieldsSchema | ListSchema | NamedSchema> & { readonly op
 function Part({ name, schema, path, draft, optional }: PartProps) {
   const form = useForm();
   return (
-    <View role="group" aria-label={labelOf(name)} style={styles.group}>
+    <View role="group" aria-label={labelOf({ name, schema })} style={styles.group}>
       <Rule />
       <View style={styles.head}>
         <Text look="section" level={3}>
-          {labelOf(name)}
+          {labelOf({ name, schema })}
         </Text>
         {optional && <Button kind="quiet" label="Leave out" onPress={() => form.change(path, undefined)} />}
       </View>
       <FieldMessage message={form.messageAt(path)} />
       {schema.kind === 'fields' && (
-        <FieldsPart schema={schema} path={path} draft={isFields(draft) ? draft : {}} holder={name} />
+        <FieldsPart schema={schema} path={path} draft={isFields(draft) ? draft : {}} />
       )}
       {schema.kind === 'list' && <ListPart name={name} schema={schema} path={path} draft={draft} />}
       {schema.kind === 'named' && <Named name={name} schema={schema} path={path} draft={draft} />}

@@ -107,10 +107,12 @@ test('what was kept of another shape is not taken', () => {
 });
 
 test('a place is named in the words of its form', () => {
-  const test = exampleOf('airtightness.multiPoint');
+  const { schema: test } = operations['airtightness.multiPoint'];
   const path = ['runs', 0, 'readings', 2, 'pressurePa'];
-  expect(fieldWords(path, test)).toBe('Run 1, reading 3, building pressure');
-  expect(fieldWords(['conditions', 'pressurePa'], test)).toBe('Conditions, barometric pressure');
+  expect(fieldWords(test, path)).toBe('Run 1, reading 3, building pressure');
+  expect(fieldWords(test, ['conditions', 'pressurePa'])).toBe('Conditions, barometric pressure');
+  const { schema: trace } = operations['continuity.trace'];
+  expect(fieldWords(trace, ['areas', 1, 'lengthsM', 'Sill'])).toBe('Area 2, lengths of places, Sill');
   expect(pathOf(pathText(path))).toEqual(path);
 });
 

@@ -4,7 +4,7 @@ import { usePreferences } from '../../data/preferences';
 import { Choice } from '../../ui/choice';
 import { Labelled, NumberField } from '../../ui/field';
 import type { Draft, Path } from './draft';
-import { wordOf } from './labels';
+import { wordOf } from './member-words';
 
 /** What the pieces of a form share. */
 export interface FormAccess {

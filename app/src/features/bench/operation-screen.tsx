@@ -1,5 +1,5 @@
 import { takesFromHouse } from '@calvet/contract/house-inputs';
-import type { OperationName } from '@calvet/core/operations';
+import { operations, type OperationName } from '@calvet/core/operations';
 import { memo, useState } from 'react';
 import { StyleSheet, View, type ViewStyle } from 'react-native';
 import { usePreferences } from '../../data/preferences';
@@ -15,7 +15,7 @@ import { AnswerPanel } from './answer-panel';
 import { answerFigures, withUnit } from './answer-words';
 import { FieldsPart } from './bench-form';
 import { FormProvider } from './form-fields';
-import { CATALOGUE } from './catalogue';
+import { wordsOf } from './catalogue';
 import { exampleOf, useBenchForm, type BenchForm } from './use-bench-form';
 import { blankOf, withGiven, type DraftFields, type Path } from './draft';
 import { HouseFiguresSheet } from './house-figures-sheet';
@@ -32,7 +32,7 @@ function AnswerStrip({ name, form }: { readonly name: OperationName; readonly fo
     obstacle === null && answering?.state === 'here' && answering.answer.kind === 'figures'
       ? answering.answer.output
       : null;
-  const [first] = done === null ? [] : answerFigures(done, CATALOGUE[name].answers, units);
+  const [first] = done === null ? [] : answerFigures(operations[name], done, units);
   const words = obstacle ?? (answering?.state === 'under way' ? 'Working it out …' : 'No result: see below.');
   return (
     <View style={[styles.strip, { backgroundColor: palette.card, borderColor: palette.line }]}>
@@ -115,7 +115,7 @@ function FormCard({ name, form }: { readonly name: OperationName; readonly form:
 export function OperationScreen({ name }: { readonly name: OperationName }) {
   const isWide = useIsWide();
   const form = useBenchForm(name);
-  const { title, tells, caution } = CATALOGUE[name];
+  const { title, tells, caution } = wordsOf(name);
   const answer = <AnswerPanel name={name} obstacle={form.obstacle} answering={form.answering} />;
   const about = (
     <>

@@ -7,7 +7,7 @@ import { LinkArea } from '../../ui/link-area';
 import { Text } from '../../ui/text';
 import { usePalette } from '../../ui/theme';
 import { space, TOUCH } from '../../ui/tokens';
-import { CATALOGUE, slugOf } from './catalogue';
+import { slugOf, wordsOf } from './catalogue';
 import { shelvesFor } from './find-operations';
 
 interface ShelvesProps {
@@ -37,7 +37,7 @@ export function Shelves({ chosen = null, isCompact = false }: ShelvesProps) {
                 <LinkArea
                   key={name}
                   href={{ pathname: '/bench/[operation]', params: { operation: slugOf(name) } }}
-                  label={CATALOGUE[name].title}
+                  label={wordsOf(name).title}
                   isHere={isChosen}
                   style={(isHovered) => [
                     styles.entry,
@@ -46,10 +46,10 @@ export function Shelves({ chosen = null, isCompact = false }: ShelvesProps) {
                   ]}
                 >
                   <View style={styles.words}>
-                    <Text look={isChosen || !isCompact ? 'strong' : 'body'}>{CATALOGUE[name].title}</Text>
+                    <Text look={isChosen || !isCompact ? 'strong' : 'body'}>{wordsOf(name).title}</Text>
                     {!isCompact && (
                       <Text look="small" tone="soft">
-                        {CATALOGUE[name].tells}
+                        {wordsOf(name).tells}
                       </Text>
                     )}
                   </View>

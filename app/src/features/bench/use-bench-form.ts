@@ -1,7 +1,7 @@
 import { examples } from '@calvet/core/examples';
 import { operations, type OperationName } from '@calvet/core/operations';
 import type { RefusalDescription } from '@calvet/core/refusal';
-import { misfit, type FieldsSchema } from '@calvet/core/schema';
+import { misfit, type FieldsSchema, type Schema } from '@calvet/core/schema';
 import { useCallback, useMemo, useState } from 'react';
 import { useAnswer, type Answering } from '../../compute/use-answer';
 import { changeBenchDraft, useBenchDraft } from '../../data/bench-drafts';
@@ -23,35 +23,40 @@ import {
   type DraftFields,
   type Path,
 } from './draft';
-import { itemTitle, labelOf } from './labels';
-import { quantityOf } from './quantities';
+import { itemTitle, labelOf, quantityOf, within } from './member-words';
 
 /** Words for a place in a form: "Run 1, reading 3, building pressure". */
-export function fieldWords(path: Path, draft: Draft): string {
-  const words = path.flatMap((step, i) => {
-    if (typeof step === 'number') return [itemTitle(String(path[i - 1]), step)];
-    if (typeof path[i + 1] === 'number') return [];
-    const siblings = valueAt(draft, path.slice(0, i));
-    return [labelOf(step, isFields(siblings) ? siblings : {})];
+export function fieldWords(schema: Schema, path: Path): string {
+  const words: string[] = [];
+  const add = (word: string): void => {
+    const isName = words.length === 0 || /^[a-z]+\d|^[RUCψ]\b/.test(word);
+    words.push(isName ? word : word.toLowerCase());
+  };
+  let at: Schema | undefined = schema;
+  path.forEach((step, i) => {
+    const around: Schema | undefined = at;
+    at = within(around, step);
+    if (typeof step === 'number') {
+      if (around?.kind === 'list') add(itemTitle({ name: String(path[i - 1]), schema: around }, step));
+    } else if (around?.kind === 'named') words.push(step);
+    else if (at !== undefined && typeof path[i + 1] !== 'number') add(labelOf({ name: step, schema: at }));
   });
-  return words
-    .map((word, i) => (i === 0 || /^[a-z]+\d|^[RUCψ]\b/.test(word) ? word : word.toLowerCase()))
-    .join(', ');
+  return words.join(', ');
 }
 
 const NAMED_PLACES = 3;
 
-function stillNeeded(missing: readonly Path[], draft: Draft): string {
-  const places = missing.slice(0, NAMED_PLACES).map((path) => fieldWords(path, draft));
+function stillNeeded(missing: readonly Path[], schema: Schema): string {
+  const places = missing.slice(0, NAMED_PLACES).map((path) => fieldWords(schema, path));
   const more = missing.length - places.length;
   return `Still needed: ${places.join(' · ')}${more > 0 ? ` · and ${more} more` : ''}.`;
 }
 
 /** A refusal in words, with the place that it means. */
-function refusalWords({ code, field, message }: RefusalDescription, draft: Draft): string {
+function refusalWords({ code, field, message }: RefusalDescription, schema: Schema): string {
   const path = pathOf(field);
-  if (code === 'required') return stillNeeded([path], draft);
-  return field === '' ? message : `${fieldWords(path, draft)}: ${message}`;
+  if (code === 'required') return stillNeeded([path], schema);
+  return field === '' ? message : `${fieldWords(schema, path)}: ${message}`;
 }
 
 /** The example of an operation as a draft. */
@@ -87,8 +92,7 @@ export function useBenchForm(name: OperationName): BenchForm {
     for (const { path, schema: member, value } of valuesIn(schema, input)) {
       const refusal = misfit(member, value);
       if (refusal === null) continue;
-      const [name = '', holder] = path.filter((step) => typeof step === 'string').reverse();
-      const quantity = quantityOf(name, { holder }) ?? 'plain';
+      const quantity = quantityOf(member, valueAt(input, path.slice(0, -1)));
       found.set(pathText(path), messageOf(refusal.toJSON().error, { quantity, units }));
     }
     return found;
@@ -128,10 +132,10 @@ export function useBenchForm(name: OperationName): BenchForm {
     misfits.size > 0 || unreadable.size > 0
       ? 'A figure cannot be right: it is marked, with what it has to be.'
       : missing.length > 0
-        ? stillNeeded(missing, draft)
+        ? stillNeeded(missing, schema)
         : refusal === null
           ? null
-          : refusalWords(refusal, draft);
+          : refusalWords(refusal, schema);
   return {
     schema,
     draft,
