@@ -50,17 +50,19 @@ async function openLedger(
   // Nothing is written into a house that somebody deleted.
   if (locked.isDeleted)
     (await recordsById(tx, locked.kind, [ledgerId])).forEach((house) => records.set(ledgerId, house));
-  for (const kind of new Set(changes.map((change) => change.kind))) {
-    const ids = new Set(changes.filter((change) => change.kind === kind).map(({ id }) => id));
+  const owners = await ownersOf(
+    tx,
+    changes.flatMap(({ op, id }) => (op === 'create' ? [id] : [])),
+  );
+  // What nobody has made yet is in no table.
+  const made = changes.filter(({ op, id }) => op !== 'create' || owners.has(id));
+  for (const kind of new Set(made.map((change) => change.kind))) {
+    const ids = new Set(made.filter((change) => change.kind === kind).map(({ id }) => id));
     const found = await recordsById(tx, kind, [...ids]);
     found.forEach((record, id) => records.set(id, record));
   }
   const references = changes.flatMap(referencesOf);
   const there = await recordsThere(tx, ledgerId, references);
-  const owners = await ownersOf(
-    tx,
-    changes.flatMap(({ op, id }) => (op === 'create' ? [id] : [])),
-  );
   const late = changes.filter(({ id, baseRevision }) => (records.get(id)?.revision ?? 0) > baseRevision);
   const past = await acceptedSince(
     tx,

@@ -1,9 +1,21 @@
 import type { AnyField, AnyFields } from '@calvet/contract';
-import { char, double, int, json, smallint, varchar } from 'drizzle-orm/mysql-core';
+import { char, customType, double, int, json, smallint, varchar } from 'drizzle-orm/mysql-core';
 
 const SMALLINT_MAX = 32_767;
 const OPTION_LENGTH = 20;
 const TIME_LENGTH = 30;
+
+/**
+ * A UUID or a hash, in small letters: compared as bytes. By the rules of a language the database takes three times as long to
+ * find fifty of them.
+ */
+export const codeColumn = customType<{
+  data: string;
+  config: { readonly length: number };
+  configRequired: true;
+}>({
+  dataType: ({ length }) => `char(${length}) character set ascii collate ascii_bin`,
+});
 
 /** As the database calls it: `volumeM3` is `volume_m3`. */
 export const nameInDatabase = (name: string): string =>
@@ -28,9 +40,9 @@ function columnOf(name: string, field: AnyField) {
     case 'time':
       return varchar(name, { length: TIME_LENGTH });
     case 'id':
-      return char(name, { length: 36 });
+      return codeColumn(name, { length: 36 });
     case 'sha256':
-      return char(name, { length: 64 });
+      return codeColumn(name, { length: 64 });
     case 'option':
       return varchar(name, { length: OPTION_LENGTH });
     case 'subject':

@@ -9,21 +9,8 @@ import {
   type LedgerRecord,
   type Reference,
 } from '@calvet/contract';
-import {
-  and,
-  asc,
-  desc,
-  eq,
-  getTableColumns,
-  getTableName,
-  gt,
-  inArray,
-  isNull,
-  lte,
-  or,
-  sql,
-} from 'drizzle-orm';
-import type { MySqlTable } from 'drizzle-orm/mysql-core';
+import { and, asc, desc, eq, getTableColumns, getTableName, gt, isNull, lte, or, sql } from 'drizzle-orm';
+import type { MySqlColumn, MySqlTable } from 'drizzle-orm/mysql-core';
 import { format } from 'mysql2';
 import type { Database, Transaction } from './database';
 import { changeTable, ledgerTable, recordTables as tables, type RecordTable } from './tables';
@@ -53,6 +40,13 @@ function toTable(row: LedgerRecord): RecordTable['$inferInsert'] {
   // The body passed the schema of its kind, whose fields are the table's columns.
   return { ...body, ...carried };
 }
+
+/**
+ * True for rows whose column holds one of some values. The list is put together by the driver, in one go: the query builder
+ * takes each value for itself, and for fifty of them longer than the database does.
+ */
+const among = (column: MySqlColumn, values: Iterable<string>) =>
+  sql`${column} in ${sql.raw(format('(?)', [[...values]]))}`;
 
 /** A ledger, and the number of its last change. */
 export interface LedgerState extends LedgerKey {
@@ -112,7 +106,7 @@ export async function acceptedBefore(
   const rows = await tx
     .select()
     .from(changeTable)
-    .where(and(eq(changeTable.ledgerId, ledgerId), inArray(changeTable.changeId, [...changeIds])));
+    .where(and(eq(changeTable.ledgerId, ledgerId), among(changeTable.changeId, changeIds)));
   // What is kept was an accepted change on the way in.
   const accepted = rows as unknown as readonly AcceptedChange[];
   return new Map(accepted.map((change) => [change.changeId, change]));
@@ -131,7 +125,7 @@ export async function acceptedSince(
     .from(changeTable)
     .where(
       and(
-        inArray(changeTable.recordId, [...recordIds]),
+        among(changeTable.recordId, recordIds),
         eq(changeTable.ledgerId, ledgerId),
         gt(changeTable.revision, revision),
       ),
@@ -149,10 +143,7 @@ export async function recordsById(
 ): Promise<ReadonlyMap<string, LedgerRecord>> {
   if (ids.length === 0) return new Map();
   const table = tables[kind];
-  const rows: FlatRow[] = await tx
-    .select()
-    .from(table)
-    .where(inArray(table.id, [...ids]));
+  const rows: FlatRow[] = await tx.select().from(table).where(among(table.id, ids));
   return new Map(rows.map((row) => [row.id, fromTable(kind, row)]));
 }
 
@@ -169,7 +160,7 @@ export async function recordsThere(
     const rows = await tx
       .select({ id: table.id })
       .from(table)
-      .where(and(inArray(table.id, [...ids]), eq(table.ledgerId, ledgerId)));
+      .where(and(among(table.id, ids), eq(table.ledgerId, ledgerId)));
     rows.forEach(({ id }) => there.add(referenceKey({ kind, id })));
   }
   return there;
@@ -185,7 +176,7 @@ export async function ownersOf(
   const rows = await tx
     .selectDistinct({ recordId, kind, ledgerId })
     .from(changeTable)
-    .where(inArray(recordId, [...ids]));
+    .where(among(recordId, ids));
   // What is kept was of a known kind on the way in.
   return new Map(rows.map((row) => [row.recordId, row as typeof row & IdOwner]));
 }

@@ -1,21 +1,11 @@
 import { byKind, kindNamed, type Kind } from '@calvet/contract';
-import {
-  bigint,
-  char,
-  datetime,
-  index,
-  int,
-  json,
-  mysqlTable,
-  primaryKey,
-  varchar,
-} from 'drizzle-orm/mysql-core';
-import { columnsFor, nameInDatabase } from './record-columns';
+import { bigint, datetime, index, int, json, mysqlTable, primaryKey, varchar } from 'drizzle-orm/mysql-core';
+import { codeColumn, columnsFor, nameInDatabase } from './record-columns';
 
 /** Columns that every kind of record has. */
 const recordColumns = {
-  id: char('id', { length: 36 }).primaryKey(),
-  ledgerId: char('ledger_id', { length: 36 }).notNull(),
+  id: codeColumn('id', { length: 36 }).primaryKey(),
+  ledgerId: codeColumn('ledger_id', { length: 36 }).notNull(),
   revision: int('revision').notNull(),
   /** Number of the change, within its ledger, that brought the record to this state. */
   changeNumber: bigint('change_number', { mode: 'number' }).notNull(),
@@ -38,7 +28,7 @@ export const recordTables = byKind(tableFor);
 
 /** One row a house or a practice: the number of its last change. Whoever writes into it locks this row. */
 export const ledgerTable = mysqlTable('ledger', {
-  id: char('id', { length: 36 }).primaryKey(),
+  id: codeColumn('id', { length: 36 }).primaryKey(),
   kind: varchar('kind', { length: 20 }).notNull(),
   lastChange: bigint('last_change', { mode: 'number' }).notNull(),
 });
@@ -47,11 +37,11 @@ export const ledgerTable = mysqlTable('ledger', {
 export const changeTable = mysqlTable(
   'ledger_change',
   {
-    ledgerId: char('ledger_id', { length: 36 }).notNull(),
-    changeId: char('change_id', { length: 36 }).notNull(),
+    ledgerId: codeColumn('ledger_id', { length: 36 }).notNull(),
+    changeId: codeColumn('change_id', { length: 36 }).notNull(),
     changeNumber: bigint('change_number', { mode: 'number' }).notNull(),
     kind: varchar('kind', { length: 40 }).notNull(),
-    recordId: char('record_id', { length: 36 }).notNull(),
+    recordId: codeColumn('record_id', { length: 36 }).notNull(),
     op: varchar('op', { length: 10 }).notNull(),
     revision: int('revision').notNull(),
     body: json('body').notNull(),
