@@ -5,13 +5,17 @@ import { useIsWide, usePalette } from './theme';
 import { CORNER, rem, space, TOUCH } from './tokens';
 
 interface ButtonProps {
+  /** What it does, also for those who do not see it. */
   readonly label: string;
+  /** Called once a press. */
   readonly onPress: () => void;
   /** `main`: the thing to do next; `plain`: also possible; `quiet`: text only. */
   readonly kind?: 'main' | 'plain' | 'quiet';
+  /** Before the words, or in their place. */
   readonly icon?: IconName;
   /** Shows the icon alone; the label is for who cannot see it. */
   readonly iconOnly?: boolean;
+  /** It stands there and cannot be pressed. */
   readonly disabled?: boolean;
   /** Key on a keyboard that does the same. */
   readonly shortcut?: string;

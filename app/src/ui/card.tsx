@@ -5,9 +5,13 @@ import { usePalette } from './theme';
 import { CORNER, space } from './tokens';
 
 interface CardProps {
+  /** Heading of the third level; none where the card speaks for itself. */
   readonly title?: string;
+  /** Stands at the end of the heading. */
   readonly right?: ReactNode;
+  /** One below the other, with even gaps. */
   readonly children: ReactNode;
+  /** Of the frame. */
   readonly style?: StyleProp<ViewStyle>;
 }
 

@@ -11,9 +11,13 @@ export interface Option<Value extends string> {
 }
 
 interface ChoiceProps<Value extends string> {
+  /** What is chosen, for those who do not see it. */
   readonly label: string;
+  /** In the order in which they stand. */
   readonly options: readonly Option<Value>[];
+  /** The one that is chosen; null where none is yet. */
   readonly value: Value | null;
+  /** Called with what is pressed, also where it is chosen already. */
   readonly onChange: (value: Value) => void;
   /** Lets the options share the width evenly. */
   readonly even?: boolean;

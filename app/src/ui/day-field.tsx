@@ -8,9 +8,11 @@ import { usePalette } from './theme';
 import { dark, fonts, rem, TOUCH } from './tokens';
 
 interface DayFieldProps {
+  /** Stands over the field. */
   readonly label: string;
   /** YYYY-MM-DD. */
   readonly value: string;
+  /** Called with each whole day, YYYY-MM-DD. */
   readonly onChange: (isoDay: string) => void;
 }
 

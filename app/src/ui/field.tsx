@@ -14,6 +14,7 @@ import { fonts, rem, space } from './tokens';
 interface FieldMessageProps {
   /** By which its field names it. */
   readonly id?: string;
+  /** Nothing is shown where there is none. */
   readonly message: string | null | undefined;
   /** Nothing is wrong; something is only told. */
   readonly isTold?: boolean;
@@ -46,12 +47,19 @@ export function FieldGrid({ children }: { readonly children: readonly ReactNode[
 }
 
 interface LabelledProps {
+  /** Stands over the field, at its left. */
   readonly label: string;
+  /** Stands over the field, at its right. */
   readonly unit?: string;
+  /** Stands below the field. */
   readonly message?: string | null;
+  /** By which the field names its message. */
   readonly messageId?: string;
+  /** The message says nothing is wrong; something is only told. */
   readonly isTold?: boolean;
+  /** Stand below the message. */
   readonly choices?: ReactNode;
+  /** The field itself. */
   readonly children: ReactNode;
 }
 
@@ -79,6 +87,7 @@ export function Labelled({ label, unit, message, messageId, isTold, choices, chi
 interface NumberFieldProps extends Omit<NumberInputProps, 'onTrouble' | 'hasError'> {
   /** From outside: shown where the field itself finds nothing wrong. */
   readonly message?: string | null;
+  /** Told what is wrong with what stands in the field, and null once nothing is. */
   readonly onTroubleChange?: (message: string | null) => void;
   /** Where it is called otherwise than its quantity's. */
   readonly unit?: string;
@@ -142,13 +151,21 @@ export function NumberField({ message, onTroubleChange, unit, ...input }: Number
 }
 
 interface TextFieldProps {
+  /** Stands over the field. */
   readonly label: string;
+  /** What stands in it. */
   readonly value: string;
+  /** Called with the whole text, key by key. */
   readonly onChange: (text: string) => void;
+  /** What is wrong with it. */
   readonly message?: string | null;
+  /** It takes no more letters than these. */
   readonly maxLength?: number;
+  /** It grows with its lines. */
   readonly multiline?: boolean;
+  /** It is written into at once. */
   readonly autoFocus?: boolean;
+  /** Stands in it while it is empty. */
   readonly placeholder?: string;
 }
 

@@ -3,12 +3,15 @@ import { Button } from './button';
 import type { IconName } from './icon-font/icon-set';
 
 interface FileButtonProps {
+  /** What the file is for. */
   readonly label: string;
+  /** Before the words. */
   readonly icon?: IconName;
   /** What the file is, for who cannot see the button. */
   readonly fileLabel: string;
   /** Kinds of file, as a browser takes them. */
   readonly accept: string;
+  /** Called with the file that was chosen. */
   readonly onFile: (file: File) => void;
 }
 

@@ -17,8 +17,11 @@ const TONE: Readonly<Record<Mark, keyof Palette>> = {
 };
 
 interface LineMarkProps {
+  /** Whether the line holds, holds half, or is broken. */
   readonly mark: Mark;
+  /** In pixels. */
   readonly width?: number;
+  /** Another colour than that of the mark. */
   readonly tone?: keyof Palette;
 }
 

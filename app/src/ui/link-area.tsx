@@ -3,14 +3,19 @@ import type { ReactNode } from 'react';
 import { Pressable, type GestureResponderEvent, type StyleProp, type ViewStyle } from 'react-native';
 
 interface LinkAreaProps {
+  /** Where it leads. */
   readonly href: Href;
   /** Only where what is shown does not say it. */
   readonly label?: string;
   /** It leads to where one is. */
   readonly isHere?: boolean;
+  /** The focus has come to it. */
   readonly onFocus?: () => void;
+  /** The focus has left it. */
   readonly onBlur?: () => void;
+  /** Of the area, also by whether a pointer is over it. */
   readonly style?: StyleProp<ViewStyle> | ((isHovered: boolean) => StyleProp<ViewStyle>);
+  /** What stands in it; all of it leads there. */
   readonly children: ReactNode;
 }
 

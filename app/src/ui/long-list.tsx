@@ -5,11 +5,13 @@ import { Button } from './button';
 const FIRST = 40;
 
 interface LongListProps<Item> {
+  /** All of them; those in sight are drawn. */
   readonly items: readonly Item[];
   /** What the items are called together, as in “Show all 200 areas”. */
   readonly what: string;
   /** Wraps what is shown, where it is not simply one below the other. */
   readonly wrap?: (children: ReactNode) => ReactNode;
+  /** Draws one. */
   readonly children: (item: Item) => ReactNode;
 }
 

@@ -12,6 +12,7 @@ import { NO_OUTLINE, WITH_ROOM_BELOW } from './web-styles';
 import { usePalette } from './theme';
 
 export interface NumberInputProps extends FigureEntryOptions {
+  /** Its frame says that something is wrong. */
   readonly hasError?: boolean;
   /** Id of the message about it. */
   readonly describedBy?: string;
@@ -19,7 +20,9 @@ export interface NumberInputProps extends FigureEntryOptions {
   readonly hasPlainKeys?: boolean;
   /** Pasted text that holds several figures goes here instead. */
   readonly onPasteMany?: (text: string) => boolean;
+  /** By which tests find it. */
   readonly testID?: string;
+  /** Of the text. */
   readonly style?: TextInputProps['style'];
 }
 

@@ -1,9 +1,11 @@
 import { Button } from './button';
 
 interface OpenButtonProps {
+  /** What it opens stands open. */
   readonly isOpen: boolean;
   /** What it says while the card is closed. */
   readonly label: string;
+  /** Called with what it is to be. */
   readonly onToggle: (isOpen: boolean) => void;
 }
 

@@ -7,7 +7,9 @@ import { CORNER, space } from './tokens';
 interface PictureFrameProps {
   /** Said in place of the picture. */
   readonly words: string;
+  /** Of the frame. */
   readonly style?: StyleProp<ViewStyle>;
+  /** Lie over the picture. */
   readonly children?: ReactNode;
 }
 

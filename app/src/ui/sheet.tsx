@@ -6,8 +6,11 @@ import { CORNER, space } from './tokens';
 import { NO_OUTLINE } from './web-styles';
 
 interface SheetProps {
+  /** Its heading, and its name. */
   readonly title: string;
+  /** Called by Escape and by a press beside it. */
   readonly onClose: () => void;
+  /** What is to be settled. */
   readonly children: ReactNode;
 }
 

@@ -27,14 +27,19 @@ export interface NameColumn<Line> {
 }
 
 interface TableProps<Line> {
+  /** What the lines are, for those who do not see it. */
   readonly label: string;
   /** What the lines are called together, as in “Show all 200 areas”. */
   readonly what: string;
   /** Names are the links that lead where their lines lead. */
   readonly name: NameColumn<Line>;
+  /** From left to right. */
   readonly columns: readonly Column<Line>[];
+  /** From top to bottom. */
   readonly lines: readonly Line[];
+  /** By which a line is known again. */
   readonly keyOf: (line: Line) => string;
+  /** Where a line leads. */
   readonly hrefOf: (line: Line) => Href;
   /** The line that leads to where one is. */
   readonly isHere?: (line: Line) => boolean;

@@ -18,10 +18,13 @@ const styles = StyleSheet.create({
 export type TextLook = keyof typeof styles;
 
 interface TextProps extends NativeTextProps {
+  /** Size, weight and letters. */
   readonly look?: TextLook;
+  /** Colour, by what it means. */
   readonly tone?: keyof Palette;
   /** Makes the text a heading of this level for who listens to the page. */
   readonly level?: 1 | 2 | 3;
+  /** The words. */
   readonly children: ReactNode;
 }
 

@@ -29,8 +29,11 @@ const isTyping = (target: EventTarget | null): boolean =>
   target instanceof HTMLElement && (target.matches('input, textarea') || target.isContentEditable);
 
 interface NoteLineProps {
+  /** What happened. */
   readonly note: Note;
+  /** Called where it is undone. */
   readonly onTakeBack: (note: Note) => void;
+  /** Called once its time is over. */
   readonly onGone: (note: Note) => void;
 }
 

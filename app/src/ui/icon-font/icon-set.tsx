@@ -5,8 +5,11 @@ import glyphs from './glyphs.json';
 export type IconName = keyof typeof glyphs;
 
 interface IconProps extends TextProps {
+  /** One of the set. */
   readonly name: IconName;
+  /** In pixels. */
   readonly size: number;
+  /** Of the line. */
   readonly color: string;
 }
 

@@ -64,10 +64,15 @@ export function focusSameColumn(from: Element | null, step: 1 | -1): boolean {
 }
 
 interface KeyProps {
+  /** What it writes or does. */
   readonly label: string;
+  /** Called with each press. */
   readonly onPress: () => void;
+  /** It goes on. */
   readonly isMain?: boolean;
+  /** Low and narrow, in the row above the figures. */
   readonly isLow?: boolean;
+  /** What stands on it. */
   readonly children: ReactNode;
 }
 
