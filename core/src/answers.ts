@@ -3,9 +3,9 @@ import { Refusal } from './refusal';
 
 /**
  * What an operation answers, or why it refused.
- * @example answer('air.dewPoint', { temperatureC: 21, relativeHumidity: 0.45 }).dewPointC // 8.622
+ * @example outputOrRefusal('air.dewPoint', { temperatureC: 21, relativeHumidity: 0.45 }).dewPointC // 8.622
  */
-export function answer(operation: unknown, input: unknown): unknown {
+export function outputOrRefusal(operation: unknown, input: unknown): unknown {
   try {
     return computeByName(operation, input);
   } catch (error) {
@@ -57,5 +57,5 @@ export function answerLine(line: string): unknown {
     readonly operation?: unknown;
     readonly input?: unknown;
   };
-  return { id, output: answer(operation, input) };
+  return { id, output: outputOrRefusal(operation, input) };
 }

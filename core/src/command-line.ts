@@ -1,5 +1,5 @@
 import { isMainThread } from 'node:worker_threads';
-import { answer, MOST_CHARACTERS, notJson, parse, tooLarge } from './answers';
+import { outputOrRefusal, MOST_CHARACTERS, notJson, parse, tooLarge } from './answers';
 import { answerBatch, answerBlocks } from './batch';
 import { operationNames } from './operations';
 
@@ -22,7 +22,7 @@ async function wholeInput(): Promise<string | null> {
 async function single(operation: string): Promise<void> {
   const source = await wholeInput();
   const parsed = source === null ? null : parse(source);
-  const output = parsed === null ? tooLarge : parsed.ok ? answer(operation, parsed.value) : notJson;
+  const output = parsed === null ? tooLarge : parsed.ok ? outputOrRefusal(operation, parsed.value) : notJson;
   process.stdout.write(`${JSON.stringify(output)}\n`);
   if (typeof output === 'object' && output !== null && 'error' in output) process.exitCode = 2;
 }

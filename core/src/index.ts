@@ -21,7 +21,7 @@ export { ENVELOPE_KINDS, type EnvelopeKind } from './envelope-kind';
 export { exceeds, fallsBelow, type Finding } from './finding';
 export { doubtsOfLayers, doubtsOfRuns, type Doubt } from './implausible';
 export { pressureGaps } from './airtightness/pressure-gaps';
-export { answer, type Operation, type Progress } from './operation';
+export { computeWith, type Operation, type Progress } from './operation';
 export { airStateOperation } from './air/density';
 export { multiPointOperation } from './airtightness/multi-point';
 export { budgetOperation } from './airtightness/budget';

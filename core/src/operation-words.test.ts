@@ -3,7 +3,7 @@ import { join } from 'node:path';
 import { filesOfVectors } from '../test/vectors';
 import { examples } from './examples';
 import { computeByName, operationNames, operations, type OperationName } from './operations';
-import { isRecord, misfit, type FieldsSchema, type Schema } from './schema';
+import { isObject, misfit, type FieldsSchema, type Schema } from './schema';
 
 const cases = filesOfVectors<{ readonly input: unknown }>();
 
@@ -26,7 +26,7 @@ function undescribed(schema: Schema, value: unknown, path = ''): readonly string
   if (value === null || value === undefined) return [];
   if (schema.kind === 'list' && Array.isArray(value))
     return value.flatMap((each) => undescribed(schema.item, each, `${path}[]`));
-  if (schema.kind !== 'fields' || !isRecord(value)) return [];
+  if (schema.kind !== 'fields' || !isObject(value)) return [];
   return Object.entries(value).flatMap(([name, inner]) => {
     const member = schema.members.find((each) => each.name === name);
     if (name === 'findings') return [];
@@ -90,7 +90,7 @@ describe.each(operationNames)('%s', (name) => {
   });
 
   test('has its main figures among them', () => {
-    expect(words.answers.filter((path) => !leadsTo(output, path))).toEqual([]);
+    expect(words.mainFigures.filter((path) => !leadsTo(output, path))).toEqual([]);
   });
 });
 

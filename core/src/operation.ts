@@ -21,8 +21,8 @@ export interface OperationWords {
   readonly tells: string;
   /** What else people call what it is about: abbreviations, the words of both unit worlds, and what they fear. */
   readonly alsoCalled: string;
-  /** Paths of the figures that are the answer; the first is the largest. */
-  readonly answers: readonly string[];
+  /** Paths of the figures that are shown first; the first of them is the largest. */
+  readonly mainFigures: readonly string[];
   /** Where somebody can get hurt. */
   readonly caution?: string;
 }
@@ -53,10 +53,10 @@ function refuseNonFinite(output: unknown): void {
 
 /**
  * Runs an operation on an input that is checked against its schema first.
- * @example answer({ schema: { kind: 'fields', members: [] }, run: () => 3 }, {}) // 3
+ * @example computeWith({ schema: { kind: 'fields', members: [] }, run: () => 3 }, {}) // 3
  * @throws {Refusal} naming the field that the computation cannot answer for
  */
-export function answer<Input, Output>(
+export function computeWith<Input, Output>(
   operation: Computation<Input, Output>,
   input: unknown,
   progress?: Progress,

@@ -23,7 +23,7 @@ import { samplingOperation } from './insulation/sampling';
 import { dryAndDampOperation } from './moisture/dry-and-damp';
 import { interfacesOperation } from './moisture/interfaces';
 import { monthlyOperation } from './moisture/monthly';
-import { answer, type Operation, type Progress } from './operation';
+import { computeWith, type Operation, type Progress } from './operation';
 import { pathToTargetOperation } from './path-to-target/evaluate';
 import { voidsOperation } from './photo/voids';
 import { Refusal } from './refusal';
@@ -119,7 +119,7 @@ export function compute<Name extends OperationName>(
   progress?: Progress,
 ): OperationTypes[Name]['output'] {
   const operation = operations[name] as unknown as Operation<unknown, OperationTypes[Name]['output']>;
-  const output = answer(operation, input, progress);
+  const output = computeWith(operation, input, progress);
   // The input passed its schema.
   const doubts = doubtsAbout(name, input as OperationTypes[Name]['input'], output);
   if (doubts.length === 0) return output;

@@ -259,14 +259,14 @@ function listCheck({ item, least, most }: ListSchema): Check {
 }
 
 /** True for an object with members, as JSON has them. */
-export function isRecord(value: unknown): value is Readonly<Record<string, unknown>> {
+export function isObject(value: unknown): value is Readonly<Record<string, unknown>> {
   return typeof value === 'object' && value !== null && !Array.isArray(value);
 }
 
 function namedCheck({ item }: NamedSchema): Check {
   const checkItem = checkOf(item);
   return (value, notes) => {
-    if (!isRecord(value)) return fault('not-an-object', 'This must be an object.', value);
+    if (!isObject(value)) return fault('not-an-object', 'This must be an object.', value);
     for (const [name, inner] of Object.entries(value)) {
       if (inner === null || inner === undefined) {
         notes.nulls = true;
@@ -286,7 +286,7 @@ function fieldsCheck({ members }: FieldsSchema): Check {
     check: checkOf(schema),
   }));
   return (value, notes) => {
-    if (!isRecord(value)) return fault('not-an-object', 'This must be an object.', value);
+    if (!isObject(value)) return fault('not-an-object', 'This must be an object.', value);
     for (const { name, mayBeLeftOut, check } of checks) {
       const inner = value[name];
       if (inner === undefined || inner === null) {
@@ -335,14 +335,14 @@ function checkOf(schema: Schema): Check {
 function withoutNulls(schema: Schema, value: unknown): unknown {
   if (schema.kind === 'list' && Array.isArray(value))
     return value.map((item) => withoutNulls(schema.item, item));
-  if (schema.kind === 'named' && isRecord(value)) {
+  if (schema.kind === 'named' && isObject(value)) {
     return Object.fromEntries(
       Object.entries(value).flatMap(([name, inner]): [string, unknown][] =>
         inner === null || inner === undefined ? [] : [[name, withoutNulls(schema.item, inner)]],
       ),
     );
   }
-  if (schema.kind !== 'fields' || !isRecord(value)) return value;
+  if (schema.kind !== 'fields' || !isObject(value)) return value;
   return Object.fromEntries(
     schema.members.flatMap((member): [string, unknown][] => {
       const inner = value[member.name];

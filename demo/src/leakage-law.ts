@@ -1,4 +1,4 @@
-import { airStateOperation, answer, REFERENCE_AIR, type Direction, type FanRange } from '@calvet/core';
+import { airStateOperation, computeWith, REFERENCE_AIR, type Direction, type FanRange } from '@calvet/core';
 import type { NamedFanRange, TestRun } from '@calvet/contract';
 import { randomLcg, randomNormal } from 'd3-random';
 import { idOf } from './ids';
@@ -44,7 +44,7 @@ export function readingsFrom(plan: RunPlan): TestRun {
   const { direction, law, baselinePa, range } = plan;
   const normal = randomNormal.source(randomLcg(plan.seed))(0, 1);
   const air = (temperatureC: number) =>
-    answer(airStateOperation, { temperatureC, altitudeM: plan.altitudeM }).densityKgM3;
+    computeWith(airStateOperation, { temperatureC, altitudeM: plan.altitudeM }).densityKgM3;
   const indoor = air(plan.indoorTemperatureC);
   const outdoor = air(plan.outdoorTemperatureC);
   const entering = direction === 'depressurise' ? outdoor : indoor;

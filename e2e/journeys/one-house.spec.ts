@@ -1,4 +1,4 @@
-import { answer, assemblyOperation, multiPointOperation } from '@calvet/core';
+import { computeWith, assemblyOperation, multiPointOperation } from '@calvet/core';
 import {
   allSent,
   appIsKept,
@@ -27,7 +27,7 @@ const numberOf = (text: string): number => Number(text.replace(',', '.'));
 
 /** What the core makes of the same test, so that the screen can be held against it. */
 function expectedResult() {
-  return answer(multiPointOperation, {
+  return computeWith(multiPointOperation, {
     method: 'iso9972',
     building: { volumeM3: 405.5, envelopeAreaM2: 430, floorAreaM2: 152, heightM: 5.6 },
     conditions: { indoorTemperatureC: 20.5, outdoorTemperatureC: 6, windMs: 2 },
@@ -179,7 +179,7 @@ test('areas, a build-up, a grade: what the walls are really worth', async ({ pag
     { thicknessM: 0.012, conductivityWmK: 0.13 },
     { rsi: 0.08 },
   ];
-  const graded = answer(assemblyOperation, {
+  const graded = computeWith(assemblyOperation, {
     layers,
     method: 'iso6946',
     filmConvention: 'iso',

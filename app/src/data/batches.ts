@@ -27,7 +27,7 @@ function fitting(waiting: readonly Pending[], most: number): readonly Pending[] 
   return batch;
 }
 
-/** Records that the server does not have, since it refused to make them: what belongs to them waits for that to be mended. */
+/** Records that the server does not have, since it refused to make them: what belongs to them waits for that to be put right. */
 function recordsRefused({ troubled }: Waiting): ReadonlySet<string> {
   return new Set(
     troubled.flatMap(({ change, trouble }) =>

@@ -194,7 +194,7 @@ function withOutcome(state: Waiting, changeId: string, outcome: ChangeOutcome, n
       if (outcome.code === 'other-content') return underAnotherId(state, waiting, newId);
       if (isTooNew(waiting.change, outcome))
         return { ...state, pending: replaced(state.pending, waiting, [{ ...waiting, isTooNew: true }]) };
-      // It waits until its house was mended.
+      // It waits until its house was put right.
       if (outcome.code === 'unknown-ledger') return state;
       const trouble: Trouble = { kind: 'refused', message: outcome.message, field: outcome.field };
       return {

@@ -304,8 +304,8 @@ function appended(state: Waiting, given: Entry): Waiting {
   return { ...state, pending: [...state.pending, { ledgerId: entry.ledgerId, change, isSealed: false }] };
 }
 
-/** An update of a record mends what was refused of it: all goes together, before whatever was made upon it. */
-function mended(state: Waiting, entry: Entry): Waiting | null {
+/** An update of a record puts right what was refused of it: all goes together, before whatever was made upon it. */
+function putRight(state: Waiting, entry: Entry): Waiting | null {
   const refused = state.troubled.filter(
     ({ change, trouble }) =>
       change.id === entry.id &&
@@ -337,7 +337,7 @@ function besideDeletedHouse(state: Waiting, entry: Entry): Waiting | null {
 
 /** What waits, with something more entered that touches no dispute. */
 const beyondDisputes = (state: Waiting, entry: Entry): Waiting =>
-  besideDeletedHouse(state, entry) ?? mended(state, entry) ?? appended(state, entry);
+  besideDeletedHouse(state, entry) ?? putRight(state, entry) ?? appended(state, entry);
 
 /** What waits, with something more entered. */
 export function withEntry(state: Waiting, entry: Entry): Waiting {

@@ -1,6 +1,6 @@
 import type { Change } from '@calvet/contract';
 import type { readChange } from '@calvet/contract/changes/read-change';
-import { isRecord } from '@calvet/core/schema';
+import { isObject } from '@calvet/core/schema';
 import { changeOf, type Entry, type Pending } from './outbox-rules';
 import { nameOf } from './pictures';
 
@@ -25,7 +25,7 @@ type Json = Readonly<Record<string, unknown>>;
 
 function listIn(file: Json, name: string): readonly Json[] {
   const list = file[name];
-  if (!Array.isArray(list) || !list.every(isRecord))
+  if (!Array.isArray(list) || !list.every(isObject))
     throw new NoRescueFile(`The file was changed: its list “${name}” cannot be read. Save it anew.`);
   return list;
 }
@@ -48,7 +48,7 @@ function pendingOf(
   }
   // It may have left the device that it comes from: nothing joins it, and the server knows it by its id.
   const pending: Pending = { ledgerId, change: change as Change, isSealed: true };
-  return isRecord(times) ? { ...pending, times: times as Pending['times'] } : pending;
+  return isObject(times) ? { ...pending, times: times as Pending['times'] } : pending;
 }
 
 async function pictureOf({ sha256, houseId, picture }: Json, i: number): Promise<RescuedPicture> {
@@ -98,7 +98,7 @@ export async function readRescueFile(text: string): Promise<Rescued> {
   } catch {
     file = null;
   }
-  if (!isRecord(file) || file.format !== 'calvet-unsent')
+  if (!isObject(file) || file.format !== 'calvet-unsent')
     throw new NoRescueFile('This is no file of unsent entries: its name begins with “calvet-unsent”.');
   if (file.version !== 1)
     throw new NoRescueFile(
@@ -111,7 +111,7 @@ export async function readRescueFile(text: string): Promise<Rescued> {
     changes: [
       ...waiting.map((each, i) => pendingOf(reads, ledgerOf(each), each.change, i, each.times)),
       ...entries.map((entry, i) => {
-        const change = isRecord(entry.change)
+        const change = isObject(entry.change)
           ? changeOf(entry as unknown as Entry, Number(entry.seenRevision))
           : null;
         return pendingOf(reads, ledgerOf(entry), change, waiting.length + i);

@@ -1,5 +1,5 @@
 import { baseline } from '../../test/baseline';
-import { answer, multiPointOperation } from '@calvet/core';
+import { computeWith, multiPointOperation } from '@calvet/core';
 import { sampleHouse as house } from '../../test/sample-house';
 import type { AirtightnessTestBody, TestReading } from './airtightness-test';
 import { latestTest, testFigures } from './test-figures';
@@ -50,7 +50,7 @@ function figuresOf(test: AirtightnessTestBody) {
 }
 
 test('a test has the figures of the core, to the last digit', () => {
-  const direct = answer(multiPointOperation, {
+  const direct = computeWith(multiPointOperation, {
     method: 'iso9972',
     building: house,
     conditions: { indoorTemperatureC: 20, outdoorTemperatureC: 5, altitudeM: 100 },

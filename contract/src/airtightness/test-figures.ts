@@ -1,6 +1,6 @@
 import {
   airOnBothSides,
-  answer,
+  computeWith,
   budgetOperation,
   doubtsOfRuns,
   multiPointOperation,
@@ -245,8 +245,8 @@ export function testFigures(house: HouseBody, test: AirtightnessTestBody): TestF
       conditions: conditionsOf(test),
       runs: runs.map((run) => run.input),
     };
-    const fit = answer(multiPointOperation, input);
-    const budget = answer(budgetOperation, budgetInput(house, fit));
+    const fit = computeWith(multiPointOperation, input);
+    const budget = computeWith(budgetOperation, budgetInput(house, fit));
     return {
       state: 'figures',
       fit,

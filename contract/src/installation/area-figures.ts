@@ -1,5 +1,5 @@
 import {
-  answer,
+  computeWith,
   assemblyOperation,
   doubtsOfLayers,
   houseThermalOperation,
@@ -112,8 +112,8 @@ export function assemblyInput(house: HouseBody, area: AreaBody): AssemblyInput {
 export function areaFigures(house: HouseBody, area: AreaBody): AreaFigures {
   const input = ungradedInput(house, area);
   try {
-    const labelled = answer(assemblyOperation, { ...input, layers: input.layers.map(withoutFraming) });
-    const built = answer(assemblyOperation, assemblyInput(house, area));
+    const labelled = computeWith(assemblyOperation, { ...input, layers: input.layers.map(withoutFraming) });
+    const built = computeWith(assemblyOperation, assemblyInput(house, area));
     return {
       state: 'figures',
       labelled: worth(labelled),
@@ -139,7 +139,7 @@ export function envelopeFigures(house: HouseBody, areas: readonly AreaBody[]): E
   const thermal = (uOf: (item: (typeof computed)[number]) => number): HouseThermal | null =>
     computed.length === 0
       ? null
-      : answer(houseThermalOperation, {
+      : computeWith(houseThermalOperation, {
           areas: computed.map((item) => ({ areaM2: item.areaM2, uValue: uOf(item) })),
         });
   return {

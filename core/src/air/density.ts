@@ -97,7 +97,7 @@ export const airStateOperation: Operation<AirInput, Air> = {
     title: 'Air density',
     tells: 'Density, viscosity and vapour of air at a temperature, humidity and height.',
     alsoCalled: 'altitude, barometric pressure, viscosity, humidity',
-    answers: ['densityKgM3', 'pressurePa', 'vapourPressurePa'],
+    mainFigures: ['densityKgM3', 'pressurePa', 'vapourPressurePa'],
   },
   schema: airInput,
   run: airState,

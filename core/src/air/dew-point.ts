@@ -63,7 +63,7 @@ export const dewPointOperation: Operation<DewPointInput, DewPoint> = {
     title: 'Dew point',
     tells: 'Temperature at which water begins to condense from air.',
     alsoCalled: 'relative humidity, RH, condensation, mould, mold, dampness',
-    answers: ['dewPointC', 'vapourPressurePa'],
+    mainFigures: ['dewPointC', 'vapourPressurePa'],
   },
   schema: dewPointInput,
   run: dewPoint,

@@ -145,7 +145,7 @@ export const budgetOperation: Operation<BudgetInput, Budget> = {
     title: 'Room to the target',
     tells: 'How far a test is from its limit, and the hole that is left to close.',
     alsoCalled: 'target, limit, ACH50, CFM50, n50, pass, fail, hole, ELA, EqLA',
-    answers: ['verdict', 'excessM3h', 'holeAreaM2', 'limitFlowM3h'],
+    mainFigures: ['verdict', 'excessM3h', 'holeAreaM2', 'limitFlowM3h'],
   },
   schema: budgetInput,
   run: budget,

@@ -103,7 +103,7 @@ export const multiPointOperation: Operation<MultiPointInput, MultiPointResult> =
     tells: 'The fit of a test with its intervals and findings.',
     alsoCalled:
       'blower door, fan pressurisation, fan pressurization, ACH50, CFM50, n50, q50, air permeability, ISO 9972, ASTM E779, leakage curve',
-    answers: ['result.n50PerHour', 'result.q50M3h', 'result.qE50M3hM2', 'result.ela4M2'],
+    mainFigures: ['result.n50PerHour', 'result.q50M3h', 'result.qE50M3hM2', 'result.ela4M2'],
     caution: COMBUSTION,
   },
   schema: fields<MultiPointInput>(pressureTestMembers),

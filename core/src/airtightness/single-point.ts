@@ -184,7 +184,7 @@ export const singlePointOperation: Operation<SinglePointInput, SinglePointResult
     title: 'Door test at one pressure',
     tells: 'q50 from one pressure, with the range that an assumed exponent leaves.',
     alsoCalled: 'blower door, one point, quick test, ACH50, CFM50, n50, q50',
-    answers: ['result.n50PerHour', 'result.q50M3h', 'result.q50RangeLowM3h', 'result.q50RangeHighM3h'],
+    mainFigures: ['result.n50PerHour', 'result.q50M3h', 'result.q50RangeLowM3h', 'result.q50RangeHighM3h'],
     caution: COMBUSTION,
   },
   schema: singlePointInput,

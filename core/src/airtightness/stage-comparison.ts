@@ -97,7 +97,7 @@ export const stageComparisonOperation: Operation<StageComparisonInput, StageComp
     title: 'Two tests compared',
     tells: 'Whether the house became tighter or looser between two tests, and which work fell between.',
     alsoCalled: 'before and after, change, retest, blower door, difference',
-    answers: ['verdict', 'changeM3h', 'uncertaintyM3h', 'suspects'],
+    mainFigures: ['verdict', 'changeM3h', 'uncertaintyM3h', 'suspects'],
   },
   schema: fields<StageComparisonInput>({
     stageA: stage,

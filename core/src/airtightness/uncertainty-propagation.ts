@@ -113,7 +113,7 @@ export const uncertaintyPropagationOperation: Operation<UncertaintyPropagationIn
       title: 'Uncertainty with that of the sizes',
       tells: 'Intervals of n50 and qE50 when volume and areas are uncertain too.',
       alsoCalled: 'error, tolerance, volume, accuracy, ACH50, n50, blower door',
-      answers: ['n50.value', 'n50.low95', 'n50.high95', 'qE50.value'],
+      mainFigures: ['n50.value', 'n50.low95', 'n50.high95', 'qE50.value'],
     },
     schema: fields<UncertaintyPropagationInput>({
       q50M3h: as('q50', positive('flow')),

@@ -317,7 +317,7 @@ export const yorkRegressionOperation: Operation<YorkRegressionInput, YorkRegress
     title: 'Door test in wind',
     tells: 'The fit with each reading weighed by the uncertainty of its pressure and its flow.',
     alsoCalled: 'blower door, windy, gusts, uncertainty, ACH50, CFM50, weighted fit',
-    answers: ['result.q50M3h', 'result.q50Low95M3h', 'result.q50High95M3h', 'result.n50PerHour'],
+    mainFigures: ['result.q50M3h', 'result.q50Low95M3h', 'result.q50High95M3h', 'result.n50PerHour'],
     caution: COMBUSTION,
   },
   schema: fields<YorkRegressionInput>({

@@ -137,7 +137,7 @@ export const zoneOperation: Operation<ZoneInput, Zone> = {
     tells:
       'Whether an attic, garage or crawl space is coupled to indoors or outdoors, and by how large a leak.',
     alsoCalled: 'zone pressure, ZPD, attic, garage, crawl space, pressure pan, series leakage, blower door',
-    answers: ['state', 'leakageRatio', 'paths.houseZoneEqLA10M2', 'paths.zoneOutdoorEqLA10M2'],
+    mainFigures: ['state', 'leakageRatio', 'paths.houseZoneEqLA10M2', 'paths.zoneOutdoorEqLA10M2'],
     caution: 'A garage coupled to the house lets exhaust gas in: close that path first. Local code decides.',
   },
   schema: fields<ZoneInput>({

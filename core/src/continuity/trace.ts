@@ -250,7 +250,7 @@ export const traceOperation: Operation<TraceInput, Trace> = {
     title: 'Continuity of the air barrier',
     tells: 'Breaks in the chain of areas, junctions and penetrations.',
     alsoCalled: 'air barrier, red line, penetrations, junctions, sealed, membrane, air sealing',
-    answers: ['continuous', 'continuityByLength', 'sealedLengthM', 'neededLengthM'],
+    mainFigures: ['continuous', 'continuityByLength', 'sealedLengthM', 'neededLengthM'],
   },
   schema: fields<TraceInput>({
     areas: list(

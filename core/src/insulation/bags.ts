@@ -41,7 +41,7 @@ export const bagsOperation: Operation<BagsInput, Bags> = {
     title: 'Bags of blown fill',
     tells: 'Bags that an area takes, and the density that the bags used come to.',
     alsoCalled: 'dense pack, cellulose, blown-in, loose fill, bag count, density, coverage',
-    answers: ['bagsNeeded', 'achievedDensityKgM3', 'volumeM3'],
+    mainFigures: ['bagsNeeded', 'achievedDensityKgM3', 'volumeM3'],
     caution: HOT,
   },
   schema: fields<BagsInput>({

@@ -87,7 +87,7 @@ export const battCompressionOperation: Operation<BattCompressionInput, BattCompr
     title: 'Compressed batt',
     tells: 'R of a fibrous batt in a cavity thinner than its label.',
     alsoCalled: 'squeezed, compression, fiberglass, fibreglass, mineral wool, rock wool, R-value',
-    answers: ['rsi', 'conductivityWmK', 'densityKgM3'],
+    mainFigures: ['rsi', 'conductivityWmK', 'densityKgM3'],
   },
   schema: battCompressionInput,
   run: (input) => battCompression(input),

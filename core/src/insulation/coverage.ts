@@ -159,7 +159,7 @@ export const coverageOperation: Operation<CoverageInput, Coverage> = {
     title: 'Blown fill by the table on its bag',
     tells: 'Bags, depth and mass that a wanted R takes, and whether what was blown reaches it.',
     alsoCalled: 'coverage chart, settled thickness, attic, loft, cellulose, blown-in, loose fill, R-value',
-    answers: ['bagsNeeded', 'accepted', 'initialDepthM', 'massKgM2'],
+    mainFigures: ['bagsNeeded', 'accepted', 'initialDepthM', 'massKgM2'],
     caution: HOT,
   },
   schema: fields<CoverageInput>({

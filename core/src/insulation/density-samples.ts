@@ -64,7 +64,7 @@ export const densitySamplesOperation: Operation<DensitySamplesInput, DensitySamp
     title: 'Density from samples',
     tells: 'Whether samples of dense-packed or sprayed fill reach the density that was specified.',
     alsoCalled: 'core sample, spray foam, SPF, closed cell, open cell, dense pack, cellulose, pcf',
-    answers: ['meanDensityKgM3', 'accepted', 'overfill'],
+    mainFigures: ['meanDensityKgM3', 'accepted', 'overfill'],
     caution: FOAM,
   },
   schema: fields<DensitySamplesInput>({

@@ -135,7 +135,7 @@ export const depthOperation: Operation<DepthInput, Depth> = {
     title: 'Depths of fill or foam',
     tells: 'R of an uneven or settling layer from depths taken over the area.',
     alsoCalled: 'thickness, spray foam, SPF, settling, attic, loft, R-value, probe',
-    answers: ['effectiveRsi', 'meanDepthM', 'lowestDepthM', 'accepted'],
+    mainFigures: ['effectiveRsi', 'meanDepthM', 'lowestDepthM', 'accepted'],
     caution: FOAM,
   },
   schema: fields<DepthInput>({

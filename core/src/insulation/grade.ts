@@ -377,7 +377,7 @@ export const gradeOperation: Operation<GradeInput, Grade> = {
     title: 'Grade of the work',
     tells: 'Grade I, II or III from the voids and the workmanship seen in cavities.',
     alsoCalled: 'installation quality, workmanship, gaps, voids, compression, grade 1, grade 2, grade 3',
-    answers: ['grade', 'voidFraction', 'compressedFraction', 'shareObserved'],
+    mainFigures: ['grade', 'voidFraction', 'compressedFraction', 'shareObserved'],
     caution:
       'A pipe on the cold side of its insulation can freeze and burst: have it moved before it is closed in.',
   },

@@ -190,7 +190,7 @@ export const hybridFillOperation: Operation<HybridFillInput, HybridFill> = {
     title: 'Batt over sprayed foam',
     tells: 'R of a cavity with uneven foam and a batt over it, and whether the foam stays warm enough.',
     alsoCalled: 'flash and batt, spray foam, closed cell, condensation, mould, mold',
-    answers: ['effectiveRsi', 'atLowest.temperatureC', 'dewPointC', 'atLowest.safe'],
+    mainFigures: ['effectiveRsi', 'atLowest.temperatureC', 'dewPointC', 'atLowest.safe'],
     caution: FOAM,
   },
   schema: fields<HybridFillInput>({

@@ -65,7 +65,7 @@ export const massPerAreaOperation: Operation<MassPerAreaInput, MassPerArea> = {
     title: 'Mass per area from samples',
     tells: 'Whether samples reach the mass per area that was specified for a thickness.',
     alsoCalled: 'weight per square foot, core sample, blown-in, loose fill, attic, loft',
-    answers: ['meanMassKgM2', 'accepted', 'overfill'],
+    mainFigures: ['meanMassKgM2', 'accepted', 'overfill'],
   },
   schema: fields<MassPerAreaInput>({
     specifiedMassKgM2: positive('massPerArea'),

@@ -282,7 +282,7 @@ export const samplingOperation: Operation<SamplingInput, Sampling> = {
     title: 'How many cavities to look at',
     tells: 'What the cavities seen so far say of the whole area, and how many more settle its grade.',
     alsoCalled: 'sample size, how many, spot check, confidence, grade',
-    answers: ['moreCavities', 'supportedGrade', 'voidFraction', 'settled'],
+    mainFigures: ['moreCavities', 'supportedGrade', 'voidFraction', 'settled'],
   },
   schema: fields<SamplingInput>({
     ...gradeMembers,

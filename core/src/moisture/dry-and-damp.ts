@@ -70,7 +70,7 @@ export const dryAndDampOperation: Operation<DryAndDampInput, DryAndDamp> = {
     title: 'Layers that open when damp',
     tells: 'The year of a build-up whose layers pass vapour differently when dry and when damp.',
     alsoCalled: 'smart membrane, variable, vapour retarder, vapor retarder, perm, mould, mold',
-    answers: ['driesInBoth', 'dry.peakKgM2', 'damp.peakKgM2'],
+    mainFigures: ['driesInBoth', 'dry.peakKgM2', 'damp.peakKgM2'],
     caution: SCREENING,
   },
   schema: fields<DryAndDampInput>({

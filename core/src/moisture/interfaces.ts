@@ -183,7 +183,7 @@ export const interfacesOperation: Operation<InterfacesInput, Interfaces> = {
     title: 'Temperature at a plane',
     tells: 'Temperatures between the layers of a build-up, and whether a plane stays above the dew point.',
     alsoCalled: 'surface temperature, condensing plane, sheathing, mould, mold, dew point, ISO 13788',
-    answers: [
+    mainFigures: [
       'condensingPlane.temperatureC',
       'dewPointC',
       'condensingPlane.safe',

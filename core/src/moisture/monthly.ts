@@ -188,7 +188,7 @@ export const monthlyOperation: Operation<MonthlyInput, Monthly> = {
     title: 'Condensation through a year',
     tells: 'Water that gathers between layers month by month, and whether it dries.',
     alsoCalled: 'interstitial condensation, vapour diffusion, vapor barrier, perm, mould, mold, ISO 13788',
-    answers: ['dries', 'peakKgM2', 'peakMonth', 'endKgM2'],
+    mainFigures: ['dries', 'peakKgM2', 'peakMonth', 'endKgM2'],
     caution: SCREENING,
   },
   schema: fields<MonthlyInput>({

@@ -203,7 +203,7 @@ export const pathToTargetOperation: Operation<PathToTargetInput, PathToTarget> =
     title: 'Shortest way to the target',
     tells: 'The mends that reach the limit in the least time, and the chance that they do.',
     alsoCalled: 'air sealing, optimise, priorities, what to seal first, cheapest, ACH50, target',
-    answers: ['list.chance', 'list.ids', 'list.minutes', 'chanceNow'],
+    mainFigures: ['list.chance', 'list.ids', 'list.minutes', 'chanceNow'],
     caution: DRAUGHT,
   },
   schema: fields<PathToTargetInput>({

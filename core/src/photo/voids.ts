@@ -90,7 +90,7 @@ export const voidsOperation: Operation<VoidsInput, Voids> = {
     title: 'Voids from points on a photo',
     tells: 'Areas of voids outlined on a photo of a cavity of known size.',
     alsoCalled: 'picture, camera, measure, gaps, area, cavity',
-    answers: ['voidFraction', 'voidAreaM2', 'cavityAreaM2'],
+    mainFigures: ['voidFraction', 'voidAreaM2', 'cavityAreaM2'],
   },
   schema: fields<VoidsInput>({
     corners: list(point, 4, 4),

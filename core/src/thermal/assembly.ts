@@ -162,7 +162,7 @@ export const assemblyOperation: Operation<AssemblyInput, Assembly> = {
     title: 'R and U of a build-up',
     tells: 'Effective R and U with framing, fasteners and the grade of the work, and what the grade costs.',
     alsoCalled: 'R-value, U-value, RSI, effective R, clear wall, whole wall, thermal bridge, studs, ISO 6946',
-    answers: ['effectiveRsi', 'uValue', 'deltaUVoids', 'price.deltaUAWK'],
+    mainFigures: ['effectiveRsi', 'uValue', 'deltaUVoids', 'price.deltaUAWK'],
   },
   schema: assemblyInput,
   run: assembly,

@@ -84,7 +84,7 @@ export const designHeatLoadOperation: Operation<DesignHeatLoadInput, DesignHeatL
     title: 'Design heat load',
     tells: 'Heat that the coldest day takes, as planned and as built.',
     alsoCalled: 'heating load, sizing, Btu, kW, boiler, furnace, heat pump, peak',
-    answers: ['asBuilt.totalW', 'planned.totalW', 'differenceW'],
+    mainFigures: ['asBuilt.totalW', 'planned.totalW', 'differenceW'],
     caution: 'Heating is sized by a licensed trade to local code; this shows what the work changes.',
   },
   schema: fields<DesignHeatLoadInput>({

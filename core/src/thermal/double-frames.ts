@@ -60,7 +60,7 @@ export const doubleFramesOperation: Operation<DoubleFramesInput, DoubleFrames> =
     title: 'Two frames: aligned or offset',
     tells: 'Effective R with the studs of two frames in line and out of line.',
     alsoCalled: 'double stud, staggered stud, service cavity, twin wall, thermal bridge',
-    answers: ['offset.effectiveRsi', 'aligned.effectiveRsi', 'gainedRsi', 'gainedShare'],
+    mainFigures: ['offset.effectiveRsi', 'aligned.effectiveRsi', 'gainedRsi', 'gainedShare'],
   },
   schema: fields<DoubleFramesInput>({
     layers: list(layerInput, 2),

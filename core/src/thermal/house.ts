@@ -62,7 +62,7 @@ export const houseThermalOperation: Operation<HouseThermalInput, HouseThermal> =
     title: 'Heat loss of an envelope',
     tells: 'Heat loss and average U of areas and junctions together.',
     alsoCalled: 'UA, transmission, heat transfer coefficient, psi value, thermal bridge, junction',
-    answers: ['transmissionWK', 'averageUValue', 'effectiveRsi'],
+    mainFigures: ['transmissionWK', 'averageUValue', 'effectiveRsi'],
   },
   schema: houseThermalInput,
   run: houseThermal,

@@ -105,7 +105,7 @@ export const iSectionOperation: Operation<ISectionInput, ISection> = {
     title: 'I-section members',
     tells: 'Effective R with members of flanges and a thin web, against solid ones.',
     alsoCalled: 'I-joist, web, flange, thermal bridge',
-    answers: ['effectiveRsi', 'solidEffectiveRsi', 'gainedRsi'],
+    mainFigures: ['effectiveRsi', 'solidEffectiveRsi', 'gainedRsi'],
   },
   schema: fields<ISectionInput>({
     spacingM: positive('thickness'),

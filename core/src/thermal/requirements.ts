@@ -207,7 +207,7 @@ export const thermalRequirementsOperation: Operation<ThermalRequirementsInput, T
     title: 'Areas against requirements',
     tells: 'Whether each area and the house keep to what is asked, as planned and as built.',
     alsoCalled: 'code compliance, building regulations, U-value limit, R-value minimum, trade-off, UA',
-    answers: ['house.asBuilt', 'house.asBuiltWK', 'house.plannedWK'],
+    mainFigures: ['house.asBuilt', 'house.asBuiltWK', 'house.plannedWK'],
   },
   schema: fields<ThermalRequirementsInput>({
     areas: list(

@@ -191,7 +191,7 @@ export const studLayoutOperation: Operation<StudLayoutInput, StudLayout> = {
     title: 'Framing share of a wall',
     tells: 'Share of timber from studs, plates, corners and headers, and what leaner framing gains.',
     alsoCalled: 'framing factor, advanced framing, timber fraction, studs, lumber, 2x4, 2x6',
-    answers: ['framingFraction', 'leanFramingFraction', 'effectiveRsi', 'leanEffectiveRsi'],
+    mainFigures: ['framingFraction', 'leanFramingFraction', 'effectiveRsi', 'leanEffectiveRsi'],
     caution: 'Framing carries loads: a leaner layout is for the structural designer and local code to allow.',
   },
   schema: fields<StudLayoutInput>({

@@ -65,7 +65,7 @@ export const infiltrationOperation: Operation<InfiltrationInput, Infiltration> =
     title: 'Infiltration from leaks',
     tells: 'Air that wind and warmth drive through a leak area.',
     alsoCalled: 'air leakage, natural ventilation, ACH, natural air change, wind, stack effect',
-    answers: ['flowM3h', 'airChangesPerHour'],
+    mainFigures: ['flowM3h', 'airChangesPerHour'],
     caution: DRAUGHT,
   },
   schema: fields<InfiltrationInput>({

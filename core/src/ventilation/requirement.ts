@@ -80,7 +80,7 @@ export const ventilationRequirementOperation: Operation<VentilationRequirementIn
       title: 'Ventilation need',
       tells: 'Outdoor air that a dwelling needs, and what its fan must move after credit for leaks.',
       alsoCalled: 'fresh air, MVHR, HRV, ERV, whole-house fan, extract, supply, cfm',
-      answers: ['fanFlowM3h', 'totalM3h', 'creditM3h'],
+      mainFigures: ['fanFlowM3h', 'totalM3h', 'creditM3h'],
       caution: DRAUGHT,
     },
     schema: fields<VentilationRequirementInput>({

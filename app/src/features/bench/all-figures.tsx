@@ -1,4 +1,4 @@
-import { isRecord, type FieldsSchema, type Member } from '@calvet/core/schema';
+import { isObject, type FieldsSchema, type Member } from '@calvet/core/schema';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { usePreferences } from '../../data/preferences';
@@ -39,7 +39,7 @@ interface InnerProps {
 function Inner({ member, value, siblings }: InnerProps) {
   const { units } = usePreferences();
   const { name, schema } = member;
-  if (schema.kind === 'fields' && isRecord(value)) {
+  if (schema.kind === 'fields' && isObject(value)) {
     return (
       <View style={styles.part}>
         <Text look="strong">{labelOf(member)}</Text>
@@ -60,7 +60,7 @@ function Inner({ member, value, siblings }: InnerProps) {
   return items.map((each, i) => (
     <View key={i} style={styles.part}>
       <Text look="strong">{itemTitle({ name, schema }, i)}</Text>
-      {isRecord(each) && <Lines schema={item} fields={each} />}
+      {isObject(each) && <Lines schema={item} fields={each} />}
     </View>
   ));
 }

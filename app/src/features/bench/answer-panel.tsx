@@ -1,6 +1,6 @@
 import { operations, type OperationName } from '@calvet/core/operations';
 import { fromSi, unitOf, type Finding, type UnitSystem } from '@calvet/core';
-import { isRecord } from '@calvet/core/schema';
+import { isObject } from '@calvet/core/schema';
 import { withNumbers, type Step } from '@calvet/core/steps/step';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
@@ -78,7 +78,7 @@ function Findings({ findings }: { readonly findings: readonly Finding[] }) {
 function findingsOf(output: object): readonly Finding[] {
   return Object.entries(output).flatMap(([name, inner]: [string, unknown]) => {
     if (name === 'findings') return inner as readonly Finding[];
-    return isRecord(inner) ? findingsOf(inner) : [];
+    return isObject(inner) ? findingsOf(inner) : [];
   });
 }
 

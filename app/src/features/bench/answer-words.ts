@@ -1,6 +1,6 @@
 import { unitOf, type UnitSystem } from '@calvet/core';
 import type { Operation } from '@calvet/core/operation';
-import { isRecord, type FieldsSchema, type Schema } from '@calvet/core/schema';
+import { isObject, type FieldsSchema, type Schema } from '@calvet/core/schema';
 import { decimals, figure } from '../../ui/format';
 import type { Mark } from '../../ui/line-mark';
 import { labelOf, measureOf, MONTHS, within, wordOf } from './member-words';
@@ -88,7 +88,7 @@ export function answerFigures(
   { words, output: schema }: Pick<Operation<never, unknown>, 'words' | 'output'>,
   output: unknown,
   units: UnitSystem,
-  paths: readonly string[] = words.answers,
+  paths: readonly string[] = words.mainFigures,
 ): readonly AnswerFigure[] {
   return paths.flatMap((path, i): readonly AnswerFigure[] => {
     let around: unknown = null;
@@ -96,7 +96,7 @@ export function answerFigures(
     let at: Schema | undefined = schema;
     for (const step of path.split('.')) {
       around = value;
-      value = isRecord(value) ? (value[step] ?? null) : null;
+      value = isObject(value) ? (value[step] ?? null) : null;
       at = within(at, step);
     }
     if (i > 0 && value === null) return [];

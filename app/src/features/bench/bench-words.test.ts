@@ -75,7 +75,7 @@ describe('words', () => {
       month: number({ quantity: 'month' }),
       bags: figure('count'),
     });
-    const words = { shelf: 'insulation', title: '', tells: '', alsoCalled: '', answers: [] } as const;
+    const words = { shelf: 'insulation', title: '', tells: '', alsoCalled: '', mainFigures: [] } as const;
     const shown = answerFigures({ words, output }, { month: 2, bags: 51 }, 'metric', ['month', 'bags']);
     expect(shown.map(({ text }) => text)).toEqual(['March', '51']);
   });

@@ -1,4 +1,4 @@
-import { isRecord, type ListSchema, type Schema } from '@calvet/core/schema';
+import { isObject, type ListSchema, type Schema } from '@calvet/core/schema';
 
 /** What stands in a form: the shape of an input, where null is what was not entered yet. */
 export type Draft = string | number | boolean | null | readonly Draft[] | { readonly [name: string]: Draft };
@@ -197,7 +197,7 @@ export function withGiven(schema: Schema, draft: Draft, given: unknown): Draft {
   if (schema.kind === 'list' && Array.isArray(given)) {
     return given.map((item) => withGiven(schema.item, emptyOf(schema.item), item));
   }
-  if (schema.kind !== 'fields' || !isRecord(given)) return given as Draft;
+  if (schema.kind !== 'fields' || !isObject(given)) return given as Draft;
   return schema.members.reduce<DraftFields>(
     (fields, { name, schema: member, optional }) => {
       const value = given[name];

@@ -12,7 +12,7 @@ function folded(text: string): string {
 const joined = (text: string): string => folded(text).replaceAll(' ', '');
 
 /** True where every word that was typed is found, or all of them written as one. */
-function answers(wanted: string, text: string): boolean {
+function goesBy(wanted: string, text: string): boolean {
   const words = folded(wanted).split(' ');
   const all = ` ${folded(text)}`;
   return words.every((word) => all.includes(word)) || joined(text).includes(joined(wanted));
@@ -24,7 +24,7 @@ export function shelvesFor(wanted: string): readonly Shelf[] {
     title,
     names: names.filter((name) => {
       const { title: own, tells, alsoCalled } = wordsOf(name);
-      return answers(wanted, `${title}, ${own}, ${tells}, ${alsoCalled}`);
+      return goesBy(wanted, `${title}, ${own}, ${tells}, ${alsoCalled}`);
     }),
   })).filter(({ names }) => names.length > 0);
 }

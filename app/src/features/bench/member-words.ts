@@ -1,5 +1,5 @@
 import type { Quantity } from '@calvet/core';
-import { isRecord, type ListSchema, type Measure, type NamedSchema, type Schema } from '@calvet/core/schema';
+import { isObject, type ListSchema, type Measure, type NamedSchema, type Schema } from '@calvet/core/schema';
 
 /** A member of an object, or the entries of a list, with what its schema says of it. */
 export interface Described<S extends Schema = Schema> {
@@ -24,7 +24,7 @@ export function labelOf({ name, schema }: Described): string {
 export function measureOf(measure: Measure | undefined, siblings: unknown): Quantity | 'month' {
   if (measure === undefined) return 'plain';
   if (typeof measure === 'string') return measure;
-  return measure.of[String(isRecord(siblings) ? siblings[measure.by] : '')] ?? 'plain';
+  return measure.of[String(isObject(siblings) ? siblings[measure.by] : '')] ?? 'plain';
 }
 
 /** The quantity that a field for a figure is in. */

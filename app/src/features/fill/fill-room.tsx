@@ -52,7 +52,7 @@ function AreaCard({ house, area }: AreaCardProps) {
       {figures.state === 'figures' ? (
         <WorthBars figures={figures} isGraded={isJudged(area) || !isGradable} />
       ) : (
-        <Text tone="ember">{figures.refusal.message} Open the area and mend its layers.</Text>
+        <Text tone="ember">{figures.refusal.message} Open the area and put its layers right.</Text>
       )}
       {figures.state === 'figures' && figures.gradeCostWK !== null && figures.gradeCostWK > 0 && (
         <Text look="small">

@@ -155,7 +155,7 @@ function Refused({ troubled, name }: TroubleProps) {
       <Text look="strong">{name} could not be stored.</Text>
       <Text>
         {refusedFieldWords(troubled.change.kind, trouble.field)}
-        {trouble.message} Mend it where it stands, and it is sent again.
+        {trouble.message} Put it right where it stands, and it is sent again.
       </Text>
       <View style={styles.row}>
         <Button label="Open it" onPress={() => router.navigate(hrefOfRecord(troubled))} />
