@@ -148,7 +148,8 @@ export class Sender {
     }
     const { status, retryAfterMs } = error;
     if (status === 413) this.takeApart(ledgerId, changes, error.message);
-    else if (status >= 500 && status !== AWAY && (await this.isFaultOfBatch(ledgerId))) {
+    else if (status >= 500 && status !== AWAY && (await this.options.api.isReady())) {
+      // A fault that a proxy tells of is the batch's where the server answers all else, whatever was found a moment ago.
       if (isMine()) this.meetFault(ledgerId, changes, error.message);
     } else if (isMine()) this.unreachable(retryAfterMs);
   }
@@ -173,12 +174,6 @@ export class Sender {
   private unreachable(retryAfterMs: number | null): void {
     this.options.reachability.failed(retryAfterMs);
     this.options.outbox.setPhase('unreachable');
-  }
-
-  /** A fault that a proxy tells of is the batch's where the server answers everything else. */
-  private async isFaultOfBatch(ledgerId: string): Promise<boolean> {
-    const { faults } = this.limits.get(ledgerId) ?? FREE;
-    return (faults > 0 || !this.options.reachability.isDown()) && this.options.api.isReady();
   }
 
   private meetFault(ledgerId: string, changes: readonly Change[], message: string): void {
