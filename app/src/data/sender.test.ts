@@ -1,5 +1,6 @@
 /** @jest-environment node */
 import type { Change, ChangeOutcome } from '@calvet/contract';
+import { Unreachable } from './api';
 import { deviceClock } from './clock';
 import type { LocalDatabase } from './local-database';
 import type { KeptEntry } from './local-schema';
@@ -28,6 +29,7 @@ function sendingTab() {
   let fails = false;
   /** Fields that the server does not know. */
   const unknown = new Set<string>();
+  const proxy = { isServerReady: true };
   const database = {
     loadEntries: () => (fails ? Promise.reject(new Error('closed')) : Promise.resolve([...inDatabase])),
     dropEntries: () => void inDatabase.splice(0),
@@ -45,8 +47,10 @@ function sendingTab() {
   const reachability = new Reachability(deviceClock);
   const sender = new Sender({
     api: {
-      isReady: () => Promise.resolve(true),
+      isReady: () => Promise.resolve(proxy.isServerReady),
       sendChanges: (_houseId, changes) => {
+        if (namesIn(changes).includes('Poison'))
+          return Promise.reject(new Unreachable('A page says 500.', 500));
         sent.push(...changes);
         const answer = ({ changeId, body }: Change): ChangeOutcome =>
           Object.keys(body).some((field) => unknown.has(field))
@@ -68,7 +72,7 @@ function sendingTab() {
     onAnswered: () => undefined,
     onUnknownLedger: () => Promise.resolve(true),
   });
-  return { inDatabase, outbox, sender, sent, unknown, breakDatabase: () => (fails = true) };
+  return { inDatabase, outbox, sender, sent, unknown, proxy, breakDatabase: () => (fails = true) };
 }
 
 const EARLY = '2031-03-01T08:00:00.000Z';
@@ -113,6 +117,22 @@ test('what an older server does not know yet waits with what follows it, holds u
   await jest.advanceTimersByTimeAsync(600_000);
   expect(namesIn(sent)).toEqual(['newer', 'other', 'newer', 'after it']);
   expect(outbox.toSend().pending).toEqual([]);
+});
+
+test('what leads to a fault is set aside, also where the server did not answer when it was first met', async () => {
+  const { outbox, sender, sent, proxy } = sendingTab();
+  proxy.isServerReady = false;
+  outbox.write([named('one', 'Poison', EARLY), named('two', 'sound', LATE, 'roof')]);
+  sender.sendNow();
+  await jest.advanceTimersByTimeAsync(3000);
+  expect(outbox.toSend().troubled).toEqual([]);
+  proxy.isServerReady = true;
+  await jest.advanceTimersByTimeAsync(600_000);
+  expect(outbox.toSend()).toMatchObject({
+    pending: [],
+    troubled: [{ change: { body: { name: 'Poison' } } }],
+  });
+  expect(namesIn(sent)).toEqual(['sound']);
 });
 
 test('a field that this app does not know either is refused', async () => {
