@@ -198,10 +198,10 @@ function isSuperseded(entered: readonly Entered[], one: Entered, at: number): bo
   );
 }
 
-/** Who wrote last, and when, is the server's to say; what was written is the same everywhere. */
+/** Who wrote last, when, and what former versions call the ledger, is the server's to say; what was written is the same everywhere. */
 function isSame(held: object | undefined, now: object | undefined): boolean {
   const content = (record: object | undefined) => {
-    const { updatedAt, updatedBy, deletedAt, ...rest } = (record ?? {}) as Record<string, unknown>;
+    const { updatedAt, updatedBy, deletedAt, houseId, ...rest } = (record ?? {}) as Record<string, unknown>;
     return { ...rest, isDeleted: deletedAt !== null && deletedAt !== undefined };
   };
   return canonical(content(held)) === canonical(content(now));
