@@ -58,15 +58,15 @@ export function nextBatch(
   const tooNew = now < tooNewUntil ? recordsTooNew(state) : new Set<string>();
   const isHeld = (each: Pending): boolean =>
     tooNew.has(each.change.id) || pointsInto(each, tooNew) || pointsInto(each, refused);
-  const houses = new Set(state.pending.map(({ ledgerId }) => ledgerId));
-  for (const ledgerId of houses) {
+  const ledgers = new Set(state.pending.map(({ ledgerId }) => ledgerId));
+  for (const ledgerId of ledgers) {
     const { notBefore, changes } = limits.get(ledgerId) ?? FREE;
     if (notBefore > now || tooNew.has(ledgerId)) continue;
-    const ofHouse = state.pending.filter((each) => each.ledgerId === ledgerId && !isHeld(each));
-    if (ofHouse.length === 0) continue;
-    const isNew = ofHouse.some(({ change }) => change.id === ledgerId && change.op === 'create');
+    const ofLedger = state.pending.filter((each) => each.ledgerId === ledgerId && !isHeld(each));
+    if (ofLedger.length === 0) continue;
+    const isNew = ofLedger.some(({ change }) => change.id === ledgerId && change.op === 'create');
     if (!isNew && refused.has(ledgerId)) continue;
-    return fitting(ofHouse, changes);
+    return fitting(ofLedger, changes);
   }
   return [];
 }

@@ -137,30 +137,33 @@ export function useRecordToBe<Body extends Bodies[Kind]>(
   return record;
 }
 
+/** The list as the server told it now, or, as the device kept it, before; null where it is not known. */
+function useToldHouses() {
+  const store = useStore();
+  const { data, error, mutate } = useHouseList();
+  const keptIn = useKeptIn();
+  return { told: data ?? (keptIn === 'opening' ? null : store.knownHouses()), error, mutate };
+}
+
 /** Every house, by name, with those that wait to be sent. */
 export function useHouses(): Loaded<readonly House[]> {
-  const store = useStore();
-  const { data: told, error, mutate } = useHouseList();
-  const keptIn = useKeptIn();
+  const { told, error, mutate } = useToldHouses();
   const copies = useCopies();
   const state = useOutbox();
   const houses = useMemo(() => {
-    const listed = (told ?? (keptIn === 'opening' ? null : store.knownHouses()))?.houses ?? null;
+    const listed = told?.houses ?? null;
     const waits = [...state.pending, ...state.troubled].some(({ change }) => change.kind === 'house');
     const isKnown = listed !== null || waits || copies.size > 0;
     return isKnown ? withNewerHouses(listed ?? [], copies, state) : undefined;
-  }, [told, keptIn, store, copies, state]);
+  }, [told, copies, state]);
   return { data: houses, error: houses === undefined ? error : undefined, retry: () => void mutate() };
 }
 
 /** What a list says of houses, by id: of those that are held here by what is held, of others as the server told it. */
 export function useHouseSummaries(houses: readonly House[]): ReadonlyMap<string, HouseSummary> {
-  const store = useStore();
-  const { data } = useHouseList();
-  const keptIn = useKeptIn();
+  const { told } = useToldHouses();
   const copies = useCopies();
   const state = useOutbox();
-  const told = data ?? (keptIn === 'opening' ? null : store.knownHouses());
   return useMemo(() => {
     const summaries = houses.map(({ id }): [string, HouseSummary | undefined] => {
       const view = viewWithWaiting('house', copies.get(id), id, state);

@@ -43,10 +43,10 @@ export function copiesOf({
   copies,
   records,
 }: Pick<Kept, 'copies' | 'records'>): ReadonlyMap<string, LedgerCopy> {
-  const byHouse = new Map(copies.map(({ ledgerId }) => [ledgerId, new Map<string, KindedRecord>()]));
-  for (const { ledgerId, id, item } of records) byHouse.get(ledgerId)?.set(id, item);
+  const byLedger = new Map(copies.map(({ ledgerId }) => [ledgerId, new Map<string, KindedRecord>()]));
+  for (const { ledgerId, id, item } of records) byLedger.get(ledgerId)?.set(id, item);
   return new Map(
-    copies.map(({ ledgerId, upTo }) => [ledgerId, { upTo, records: byHouse.get(ledgerId) ?? new Map() }]),
+    copies.map(({ ledgerId, upTo }) => [ledgerId, { upTo, records: byLedger.get(ledgerId) ?? new Map() }]),
   );
 }
 

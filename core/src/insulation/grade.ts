@@ -371,6 +371,16 @@ export const gradeMembers = {
   ),
 };
 
+/** What a cavity, and all of them together, are graded by. */
+const gradedFigures = {
+  voidFraction: as('Void share', figure('share')),
+  compressedFraction: as('Compressed share', figure('share')),
+  meanFill: as('Mean fill of compressed parts', optional(figure('share'))),
+  gradeByVoids: text(),
+  cap: as('Best grade by workmanship', text()),
+  grade: text(),
+};
+
 export const gradeOperation: Operation<GradeInput, Grade> = {
   words: {
     shelf: 'insulation',
@@ -387,20 +397,10 @@ export const gradeOperation: Operation<GradeInput, Grade> = {
     observations: list(
       part({
         cavityAreaM2: figure('smallArea'),
-        voidFraction: as('Void share', figure('share')),
-        compressedFraction: as('Compressed share', figure('share')),
-        meanFill: as('Mean fill of compressed parts', optional(figure('share'))),
-        gradeByVoids: text(),
-        cap: as('Best grade by workmanship', text()),
-        grade: text(),
+        ...gradedFigures,
       }),
     ),
-    voidFraction: as('Void share', figure('share')),
-    compressedFraction: as('Compressed share', figure('share')),
-    meanFill: as('Mean fill of compressed parts', optional(figure('share'))),
-    gradeByVoids: text(),
-    cap: as('Best grade by workmanship', text()),
-    grade: text(),
+    ...gradedFigures,
     shareObserved: as('Share of the area seen', figure('share')),
   }),
 };

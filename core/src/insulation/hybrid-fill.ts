@@ -184,6 +184,13 @@ export function hybridFill(input: HybridFillInput): HybridFill {
   };
 }
 
+/** The inner face of the foam at one depth of it. */
+const planeFigures = part({
+  foamDepthM: figure('thickness'),
+  temperatureC: figure('temperature'),
+  safe: boolean(),
+});
+
 export const hybridFillOperation: Operation<HybridFillInput, HybridFill> = {
   words: {
     shelf: 'insulation',
@@ -223,15 +230,7 @@ export const hybridFillOperation: Operation<HybridFillInput, HybridFill> = {
     uValue: as('U', figure('transmittance')),
     effectiveRsi: as('Effective R', figure('resistance')),
     dewPointC: figure('temperature'),
-    atLowest: part({
-      foamDepthM: figure('thickness'),
-      temperatureC: figure('temperature'),
-      safe: boolean(),
-    }),
-    atMean: part({
-      foamDepthM: figure('thickness'),
-      temperatureC: figure('temperature'),
-      safe: boolean(),
-    }),
+    atLowest: planeFigures,
+    atMean: planeFigures,
   }),
 };

@@ -1,10 +1,10 @@
 import { SCREENING } from '../cautions';
 import type { Operation } from '../operation';
 import { Refusal } from '../refusal';
-import { as, boolean, fields, figure, list, optional, outcome, part, positive } from '../schema';
+import { as, boolean, fields, list, optional, outcome, part, positive } from '../schema';
 import type { FilmChoice } from '../thermal/films';
 import { thermalMembers, type MoistureLayer } from './layers';
-import { monthly, yearMembers, type ClimateMonth, type Monthly } from './monthly';
+import { monthly, yearFigures, yearMembers, type ClimateMonth, type Monthly } from './monthly';
 
 /** A layer whose vapour resistance changes with the humidity about it. */
 export interface TwoStateLayer extends Omit<MoistureLayer, 'sdM'> {
@@ -87,32 +87,8 @@ export const dryAndDampOperation: Operation<DryAndDampInput, DryAndDamp> = {
   }),
   run: dryAndDamp,
   output: outcome<DryAndDamp>({
-    dry: part({
-      startMonth: as('Year starts with', figure('month')),
-      months: list(
-        part({
-          gainedKgM2: as('Gained in the month', list(figure('massPerArea'))),
-          heldKgM2: as('Held at its end', list(figure('massPerArea'))),
-        }),
-      ),
-      peakKgM2: as('Most water held', figure('massPerArea')),
-      peakMonth: as('Wettest month', figure('month')),
-      endKgM2: as('Left after a year', figure('massPerArea')),
-      dries: boolean(),
-    }),
-    damp: part({
-      startMonth: as('Year starts with', figure('month')),
-      months: list(
-        part({
-          gainedKgM2: as('Gained in the month', list(figure('massPerArea'))),
-          heldKgM2: as('Held at its end', list(figure('massPerArea'))),
-        }),
-      ),
-      peakKgM2: as('Most water held', figure('massPerArea')),
-      peakMonth: as('Wettest month', figure('month')),
-      endKgM2: as('Left after a year', figure('massPerArea')),
-      dries: boolean(),
-    }),
+    dry: part(yearFigures),
+    damp: part(yearFigures),
     driesInBoth: as('Dries in both states', boolean()),
   }),
 };

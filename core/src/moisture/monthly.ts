@@ -182,6 +182,21 @@ const monthInput = fields<ClimateMonth>({
 
 export const yearMembers = { ...filmMembers, months: list(monthInput, 12, 12) };
 
+/** What a year of a build-up comes to. */
+export const yearFigures = {
+  startMonth: as('Year starts with', optional(figure('month'))),
+  months: list(
+    part({
+      gainedKgM2: as('Gained in the month', list(figure('massPerArea'))),
+      heldKgM2: as('Held at its end', list(figure('massPerArea'))),
+    }),
+  ),
+  peakKgM2: as('Most water held', figure('massPerArea')),
+  peakMonth: as('Wettest month', optional(figure('month'))),
+  endKgM2: as('Left after a year', figure('massPerArea')),
+  dries: boolean(),
+};
+
 export const monthlyOperation: Operation<MonthlyInput, Monthly> = {
   words: {
     shelf: 'moisture',
@@ -202,17 +217,5 @@ export const monthlyOperation: Operation<MonthlyInput, Monthly> = {
     ...yearMembers,
   }),
   run: monthly,
-  output: outcome<Monthly>({
-    startMonth: as('Year starts with', optional(figure('month'))),
-    months: list(
-      part({
-        gainedKgM2: as('Gained in the month', list(figure('massPerArea'))),
-        heldKgM2: as('Held at its end', list(figure('massPerArea'))),
-      }),
-    ),
-    peakKgM2: as('Most water held', figure('massPerArea')),
-    peakMonth: as('Wettest month', optional(figure('month'))),
-    endKgM2: as('Left after a year', figure('massPerArea')),
-    dries: boolean(),
-  }),
+  output: outcome<Monthly>(yearFigures),
 };

@@ -1,6 +1,9 @@
 import { house, type HouseBody } from '@calvet/contract';
+import type { ReactNode } from 'react';
+import { Card } from '../../ui/card';
 import { Choice, type Option } from '../../ui/choice';
 import { Labelled } from '../../ui/field';
+import { Text } from '../../ui/text';
 
 /** Ways of reckoning, with what they are called over their choices. */
 const LABELS = {
@@ -12,7 +15,7 @@ const LABELS = {
 
 export type Convention = keyof typeof LABELS;
 
-export const CONVENTIONS = Object.keys(LABELS) as readonly Convention[];
+const CONVENTIONS = Object.keys(LABELS) as readonly Convention[];
 
 export const isConvention = (name: string): name is Convention => Object.hasOwn(LABELS, name);
 
@@ -34,5 +37,17 @@ export function ConventionChoice<C extends Convention>({ name, value, onChange }
     <Labelled label={LABELS[name]}>
       <Choice label={LABELS[name]} options={conventionOptions(name)} value={value} onChange={onChange} />
     </Labelled>
+  );
+}
+
+/** All ways of reckoning, one below the other. */
+export function ConventionsCard({ children }: { readonly children: (name: Convention) => ReactNode }) {
+  return (
+    <Card title="Conventions">
+      <Text look="small" tone="soft">
+        Follow what your programme asks for. Results name the way that was used.
+      </Text>
+      {CONVENTIONS.map(children)}
+    </Card>
   );
 }

@@ -9,8 +9,7 @@ import { misfit, type NumberSchema } from '@calvet/core/schema';
 import { Controller, type Control, type FieldErrors, type Resolver } from 'react-hook-form';
 import { Card } from '../../ui/card';
 import { FieldGrid, NumberField, TextField } from '../../ui/field';
-import { Text } from '../../ui/text';
-import { ConventionChoice, conventionOptions, CONVENTIONS, isConvention } from './conventions';
+import { ConventionChoice, conventionOptions, ConventionsCard, isConvention } from './conventions';
 import { LIMIT, TargetFields, type TargetDraft } from './target-fields';
 
 /** The form's own state: what was not entered yet is null. */
@@ -18,7 +17,14 @@ export type HouseDraft = { readonly [K in Exclude<keyof HouseBody, 'target'>]: H
   readonly target: TargetDraft;
 };
 
-const EMPTY: HouseDraft = {
+/** A house to be, as its practice begins one. */
+export const newHouse = ({
+  target,
+  referenceMethod,
+  assemblyMethod,
+  filmConvention,
+  gradeSchool,
+}: PracticeBody): HouseDraft => ({
   name: '',
   place: '',
   builder: '',
@@ -28,24 +34,14 @@ const EMPTY: HouseDraft = {
   heightM: null,
   storeys: null,
   bedrooms: null,
-  target: { quantity: 'n50', limit: null },
-  referenceMethod: 'iso9972',
-  assemblyMethod: 'iso6946',
-  filmConvention: 'iso',
-  gradeSchool: 'voidFraction',
-};
-
-/** A house to be, as its practice begins one. */
-export function newHouse({
-  target,
+  target: target ?? { quantity: 'n50', limit: null },
   referenceMethod,
   assemblyMethod,
   filmConvention,
   gradeSchool,
-}: PracticeBody): HouseDraft {
-  const conventions = { referenceMethod, assemblyMethod, filmConvention, gradeSchool };
-  return { ...EMPTY, ...conventions, target: target ?? EMPTY.target };
-}
+});
+
+const FIELDS = Object.keys(house.fields) as readonly (keyof HouseBody)[];
 
 const NUMBERS = [
   'volumeM3',
@@ -68,7 +64,7 @@ export function houseDraftOf(kept: Readonly<Record<string, unknown>>, begun: Hou
     if (isConvention(name)) return conventionOptions(name).some((option) => option.value === value);
     return typeof value === 'string' && value.length <= NAME_MAX;
   };
-  const names = Object.keys(EMPTY).filter((name) => name !== 'target' && name in kept && fits(name));
+  const names = FIELDS.filter((name) => name !== 'target' && name in kept && fits(name));
   const { quantity, limit } = (kept['target'] ?? {}) as Readonly<Record<string, unknown>>;
   const known = HOUSE_TARGET_QUANTITIES.find((each) => each === quantity);
   const target = {
@@ -91,7 +87,7 @@ export function faultOf(draft: HouseDraft, name: keyof HouseBody): string | null
 /** Checks a draft field by field, for the form library. */
 export const houseResolver: Resolver<HouseDraft, unknown, HouseBody> = (draft) => {
   const errors: Record<string, unknown> = {};
-  for (const name of Object.keys(EMPTY) as (keyof HouseBody)[]) {
+  for (const name of FIELDS) {
     const message = faultOf(draft, name);
     if (message === null) continue;
     const error = { type: 'fault', message };
@@ -186,11 +182,8 @@ export function HouseForm({ control, errors, isRequired, onField, onWrong }: Hou
           )}
         />
       </Card>
-      <Card title="Conventions">
-        <Text look="small" tone="soft">
-          Follow what your programme asks for. Results name the way that was used.
-        </Text>
-        {CONVENTIONS.map((name) => (
+      <ConventionsCard>
+        {(name) => (
           <Controller
             key={name}
             control={control}
@@ -206,8 +199,8 @@ export function HouseForm({ control, errors, isRequired, onField, onWrong }: Hou
               />
             )}
           />
-        ))}
-      </Card>
+        )}
+      </ConventionsCard>
     </>
   );
 }

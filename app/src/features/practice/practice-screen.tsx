@@ -6,7 +6,7 @@ import { Card } from '../../ui/card';
 import { Choice, type Option } from '../../ui/choice';
 import { Labelled, TextField } from '../../ui/field';
 import { Text } from '../../ui/text';
-import { ConventionChoice, CONVENTIONS } from '../houses/conventions';
+import { ConventionChoice, ConventionsCard } from '../houses/conventions';
 import { TargetFields } from '../houses/target-fields';
 import { Screen } from '../shell/screen';
 
@@ -54,19 +54,16 @@ export function PracticeScreen() {
           Left empty, it is asked for with each house.
         </Text>
       </Card>
-      <Card title="Conventions">
-        <Text look="small" tone="soft">
-          Follow what your programme asks for. Results name the way that was used.
-        </Text>
-        {CONVENTIONS.map((name) => (
+      <ConventionsCard>
+        {(name) => (
           <ConventionChoice
             key={name}
             name={name}
             value={practice[name]}
             onChange={(value) => keep({ [name]: value })}
           />
-        ))}
-      </Card>
+        )}
+      </ConventionsCard>
     </Screen>
   );
 }
