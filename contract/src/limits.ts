@@ -1,3 +1,5 @@
+export { LAYERS_MAX } from '@calvet/core';
+
 /** How long the name of something may be. */
 export const NAME_MAX = 120;
 
@@ -5,7 +7,6 @@ export const NAME_MAX = 120;
 export const READINGS_MAX = 200;
 export const BASELINE_MAX = 60;
 export const FAN_RANGES_MAX = 20;
-export const LAYERS_MAX = 24;
 export const PHOTO_MARKS_MAX = 60;
 
 /** For how long what was deleted is offered back. */

@@ -52,3 +52,4 @@ export { confidenceBand, relativeInterval, type BandPoint } from './airtightness
 export type { RelativeInterval } from './airtightness/estimate';
 export { airOnBothSides } from './airtightness/conditions';
 export { reduceReading } from './airtightness/reading';
+export { LAYERS_MAX } from './limits';

@@ -50,6 +50,7 @@ export interface NamedSchema extends Worded {
   readonly kind: 'named';
   /** What one of its members is called, where the label does not say it well. */
   readonly one?: string;
+  readonly most: number;
   readonly item: Schema;
 }
 
@@ -110,7 +111,7 @@ export const boolean = (): BooleanSchema => ({ kind: 'boolean' });
 export const option = (...values: readonly (string | number)[]): OptionSchema => ({ kind: 'option', values });
 export const text = (): TextSchema => ({ kind: 'text' });
 export const day = (): TextSchema => ({ kind: 'text', format: 'day' });
-export const named = (item: Schema): NamedSchema => ({ kind: 'named', item });
+export const named = (item: Schema, most: number): NamedSchema => ({ kind: 'named', item, most });
 export const list = (item: Schema, least = 0, most = Infinity): ListSchema => ({
   kind: 'list',
   item,
@@ -263,11 +264,15 @@ export function isObject(value: unknown): value is Readonly<Record<string, unkno
   return typeof value === 'object' && value !== null && !Array.isArray(value);
 }
 
-function namedCheck({ item }: NamedSchema): Check {
+function namedCheck({ item, most }: NamedSchema): Check {
   const checkItem = checkOf(item);
   return (value, notes) => {
     if (!isObject(value)) return fault('not-an-object', 'This must be an object.', value);
-    for (const [name, inner] of Object.entries(value)) {
+    const members = Object.entries(value);
+    if (members.length > most) {
+      return fault('list-length', `This takes no more than ${most}.`, members.length, most);
+    }
+    for (const [name, inner] of members) {
       if (inner === null || inner === undefined) {
         notes.nulls = true;
         continue;

@@ -1,3 +1,4 @@
+import { BASELINE_MAX } from '../limits';
 import { REFERENCE_AIR } from '../air/density';
 import { as, fields, figure, list, nonNegative, optional, positive, type ListSchema } from '../schema';
 import { Refusal } from '../refusal';
@@ -138,7 +139,7 @@ export const readingMembers = {
  * Readings with the fan off: at least one.
  * @example baseline().least // 1
  */
-export const baseline = (): ListSchema => list(figure('housePressure'), 1);
+export const baseline = (): ListSchema => list(figure('housePressure'), 1, BASELINE_MAX);
 
 /** The widest of a range must lie above its narrowest. */
 function refuseInvertedRange({ minPa, maxPa }: FanRange): void {

@@ -1,3 +1,4 @@
+import { READINGS_MAX } from '../limits';
 import { metWithin, Refusal } from '../refusal';
 import { as, fields, list } from '../schema';
 import { building, type Building } from './building';
@@ -68,7 +69,7 @@ export const pressureTestMembers = {
       direction,
       baselineBeforePa: as('Baseline before', baseline(), 'baseline before'),
       baselineAfterPa: as('Baseline after', baseline(), 'baseline after'),
-      readings: list(fields<Reading>(readingMembers)),
+      readings: list(fields<Reading>(readingMembers), 0, READINGS_MAX),
     }),
     1,
     2,

@@ -1,3 +1,4 @@
+import { REPEATS_MAX } from '../limits';
 import { COMBUSTION } from '../cautions';
 import { leakageWords } from './leakage-words';
 import type { Operation } from '../operation';
@@ -173,6 +174,7 @@ export const singlePointInput = fields<SinglePointInput>({
         baselineAfterPa: as('Baseline after', baseline(), 'baseline after'),
       }),
       1,
+      REPEATS_MAX,
     ),
     'reading',
   ),

@@ -1,3 +1,4 @@
+import { WORK_MAX } from '../limits';
 import { exceeds } from '../finding';
 import type { Operation } from '../operation';
 import { Refusal } from '../refusal';
@@ -107,6 +108,8 @@ export const stageComparisonOperation: Operation<StageComparisonInput, StageComp
       optional(
         list(
           fields<NonNullable<StageComparisonInput['work']>[number]>({ id: as('Name', text()), date: day() }),
+          0,
+          WORK_MAX,
         ),
       ),
       'work',

@@ -1,3 +1,4 @@
+import { AREAS_MAX, JUNCTIONS_MAX, PLACES_MAX } from '../limits';
 import { envelopeKind } from '../envelope-kind';
 import type { Operation } from '../operation';
 import { Refusal } from '../refusal';
@@ -260,11 +261,12 @@ export const traceOperation: Operation<TraceInput, Trace> = {
         airBarrierLayer: as('Layer that is the air barrier', optional(text())),
         verified: as('Seen and verified', boolean()),
         sides: optional(number({ quantity: 'count', min: 1, max: 100, whole: true })),
-        openings: optional(list(text())),
-        abutments: optional(list(text())),
-        lengthsM: as('Lengths of places', optional(named(positive('length'))), 'place'),
+        openings: optional(list(text(), 0, PLACES_MAX)),
+        abutments: optional(list(text(), 0, PLACES_MAX)),
+        lengthsM: as('Lengths of places', optional(named(positive('length'), PLACES_MAX)), 'place'),
       }),
       1,
+      AREAS_MAX,
     ),
     junctions: list(
       fields<Junction>({
@@ -277,6 +279,8 @@ export const traceOperation: Operation<TraceInput, Trace> = {
         lengthM: positive('length'),
         state: option('sealed', 'open', 'notSeen', 'notNeeded'),
       }),
+      0,
+      JUNCTIONS_MAX,
     ),
     penetrations: as(
       'Penetrations',
@@ -287,6 +291,8 @@ export const traceOperation: Operation<TraceInput, Trace> = {
             areaId: as('Area', text()),
             state: option('sealed', 'open', 'notSeen'),
           }),
+          0,
+          JUNCTIONS_MAX,
         ),
       ),
       'penetration',

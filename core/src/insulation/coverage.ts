@@ -1,3 +1,4 @@
+import { DEPTHS_MAX, TABLE_LINES_MAX } from '../limits';
 import { HOT } from '../cautions';
 import { fallsBelow, type Finding } from '../finding';
 import type { Operation } from '../operation';
@@ -174,6 +175,7 @@ export const coverageOperation: Operation<CoverageInput, Coverage> = {
           settledDepthM: positive('thickness'),
         }),
         1,
+        TABLE_LINES_MAX,
       ),
       'line',
     ),
@@ -181,7 +183,7 @@ export const coverageOperation: Operation<CoverageInput, Coverage> = {
     areaM2: positive('area'),
     bagMassKg: as('Mass of a bag', positive('mass')),
     bags: as('Bags used', optional(nonNegative('count'))),
-    depthsM: optional(list(nonNegative('thickness'))),
+    depthsM: optional(list(nonNegative('thickness'), 0, DEPTHS_MAX)),
   }),
   run: coverage,
   output: outcome<Coverage>({

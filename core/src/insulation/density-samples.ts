@@ -1,3 +1,4 @@
+import { SAMPLES_MAX } from '../limits';
 import { FOAM } from '../cautions';
 import type { Finding } from '../finding';
 import type { Operation } from '../operation';
@@ -76,6 +77,7 @@ export const densitySamplesOperation: Operation<DensitySamplesInput, DensitySamp
         thicknessM: positive('thickness'),
       }),
       1,
+      SAMPLES_MAX,
     ),
     minimumShare: optional(number({ quantity: 'share', above: 0 })),
   }),

@@ -1,3 +1,4 @@
+import { DEPTHS_MAX } from '../limits';
 import { FOAM } from '../cautions';
 import { fallsBelow, type Finding } from '../finding';
 import type { Operation } from '../operation';
@@ -140,7 +141,7 @@ export const depthOperation: Operation<DepthInput, Depth> = {
   },
   schema: fields<DepthInput>({
     kind: option('looseFill', 'sprayedFoam'),
-    depthsM: list(nonNegative('thickness'), 1),
+    depthsM: list(nonNegative('thickness'), 1, DEPTHS_MAX),
     conductivityWmK: positive('conductivity'),
     specifiedDepthM: positive('thickness'),
     restRsi: as('R of all the rest, with films', positive('resistance')),

@@ -1,3 +1,4 @@
+import { CAVITIES_MAX, REGIONS_MAX } from '../limits';
 import { exceeds, type Finding } from '../finding';
 import type { Operation } from '../operation';
 import { Refusal } from '../refusal';
@@ -353,14 +354,18 @@ const requirements = fields<Requirements>({
 export const observationMembers = {
   cavity: fields<Observation['cavity']>({ widthM: positive('length'), heightM: positive('length') }),
   regions: optional(
-    list(fields<Region>({ areaM2: nonNegative('smallArea'), fill: as('Filled to', share()) })),
+    list(
+      fields<Region>({ areaM2: nonNegative('smallArea'), fill: as('Filled to', share()) }),
+      0,
+      REGIONS_MAX,
+    ),
   ),
   requirements: optional(requirements),
 };
 
 export const gradeMembers = {
   netInsulatedAreaM2: positive('area'),
-  observations: list(fields<Observation>(observationMembers), 1),
+  observations: list(fields<Observation>(observationMembers), 1, CAVITIES_MAX),
   settings: optional(
     fields<GradeSettings>({
       negligibleVoidFraction: as(

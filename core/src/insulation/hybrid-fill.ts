@@ -1,3 +1,4 @@
+import { DEPTHS_MAX } from '../limits';
 import { FOAM } from '../cautions';
 import { dewPoint } from '../air/dew-point';
 import { exceeds, fallsBelow, type Finding } from '../finding';
@@ -202,7 +203,7 @@ export const hybridFillOperation: Operation<HybridFillInput, HybridFill> = {
   },
   schema: fields<HybridFillInput>({
     cavityDepthM: positive('thickness'),
-    foamDepthsM: list(nonNegative('thickness'), 1),
+    foamDepthsM: list(nonNegative('thickness'), 1, DEPTHS_MAX),
     foamConductivityWmK: positive('conductivity'),
     batt: fields<HybridFillInput['batt']>({
       labelRsi: as('R on the label', positive('resistance')),

@@ -1,3 +1,4 @@
+import { SAMPLES_MAX } from '../limits';
 import type { Finding } from '../finding';
 import type { Operation } from '../operation';
 import { as, boolean, fields, figure, list, number, optional, outcome, part, positive } from '../schema';
@@ -77,6 +78,7 @@ export const massPerAreaOperation: Operation<MassPerAreaInput, MassPerArea> = {
         thicknessM: optional(positive('thickness')),
       }),
       1,
+      SAMPLES_MAX,
     ),
     minimumShare: optional(number({ quantity: 'share', above: 0 })),
   }),

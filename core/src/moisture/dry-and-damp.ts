@@ -1,3 +1,4 @@
+import { LAYERS_MAX } from '../limits';
 import { SCREENING } from '../cautions';
 import type { Operation } from '../operation';
 import { Refusal } from '../refusal';
@@ -82,6 +83,7 @@ export const dryAndDampOperation: Operation<DryAndDampInput, DryAndDamp> = {
         sdDampM: as('sd value, damp', optional(positive('vapourThickness'))),
       }),
       2,
+      LAYERS_MAX,
     ),
     ...yearMembers,
   }),

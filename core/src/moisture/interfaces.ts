@@ -1,3 +1,4 @@
+import { LAYERS_MAX } from '../limits';
 import { SCREENING } from '../cautions';
 import { dewPoint } from '../air/dew-point';
 import { exceeds, fallsBelow, type Finding } from '../finding';
@@ -201,6 +202,7 @@ export const interfacesOperation: Operation<InterfacesInput, Interfaces> = {
         sdM: as('sd value', optional(nonNegative('vapourThickness'))),
       }),
       1,
+      LAYERS_MAX,
     ),
     ...filmMembers,
     condensingLayer: as(

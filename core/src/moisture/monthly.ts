@@ -1,3 +1,4 @@
+import { LAYERS_MAX } from '../limits';
 import { SCREENING } from '../cautions';
 import { saturationPressurePa } from '../air/saturation';
 import type { Finding } from '../finding';
@@ -213,6 +214,7 @@ export const monthlyOperation: Operation<MonthlyInput, Monthly> = {
         sdM: as('sd value', positive('vapourThickness')),
       }),
       2,
+      LAYERS_MAX,
     ),
     ...yearMembers,
   }),

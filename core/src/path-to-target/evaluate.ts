@@ -1,3 +1,4 @@
+import { LEAKS_MAX } from '../limits';
 import { DRAUGHT } from '../cautions';
 import { REFERENCE_AIR } from '../air/density';
 import type { Finding } from '../finding';
@@ -74,7 +75,6 @@ export interface PathToTarget {
 const DEFAULT_EFFECT: Triangle = { low: 0.6, likely: 0.9, high: 1 };
 const CONFIDENCE = 0.9;
 const SEED = 1;
-const MOST_ITEMS = 200;
 const EXPONENT = 0.65;
 
 /**
@@ -221,10 +221,10 @@ export const pathToTargetOperation: Operation<PathToTargetInput, PathToTarget> =
           effect: as('Share that a mend closes', optional(triangle(share()))),
         }),
         1,
-        MOST_ITEMS,
+        LEAKS_MAX,
       ),
     ),
-    fixes: as('Mends to try together', optional(list(text())), 'mend'),
+    fixes: as('Mends to try together', optional(list(text(), 0, LEAKS_MAX)), 'mend'),
     confidence: as('Chance to reach', optional(share())),
     draws: optional(number({ quantity: 'count', min: 1000, max: 1_000_000, whole: true })),
     seed: as('Seed of the draws', optional(number({ quantity: 'count', whole: true }))),

@@ -1,3 +1,4 @@
+import { OUTLINE_CORNERS_MAX, OUTLINES_MAX } from '../limits';
 import type { Operation } from '../operation';
 import { Refusal } from '../refusal';
 import { as, fields, figure, list, outcome, positive } from '../schema';
@@ -96,7 +97,11 @@ export const voidsOperation: Operation<VoidsInput, Voids> = {
     corners: list(point, 4, 4),
     cavityWidthM: positive('length'),
     cavityHeightM: positive('length'),
-    outlines: as('Outlines of voids', list(as('Corners', list(point, 3))), 'outline'),
+    outlines: as(
+      'Outlines of voids',
+      list(as('Corners', list(point, 3, OUTLINE_CORNERS_MAX)), 0, OUTLINES_MAX),
+      'outline',
+    ),
   }),
   run: voids,
   output: outcome<Voids>({

@@ -1,3 +1,4 @@
+import { FASTENERS_MAX, LAYERS_MAX } from '../limits';
 import type { Operation } from '../operation';
 import { as, fields, figure, list, nonNegative, option, optional, outcome, part, positive } from '../schema';
 import { exceeds, type Finding } from '../finding';
@@ -146,11 +147,11 @@ export function assembly(input: AssemblyInput): Assembly {
 }
 
 export const assemblyInput = fields<AssemblyInput>({
-  layers: list(layerInput, 1),
+  layers: list(layerInput, 1, LAYERS_MAX),
   method: assemblyMethod,
   frameAlignment: optional(option('aligned', 'offset')),
   ...filmMembers,
-  fasteners: optional(list(fastenersInput)),
+  fasteners: optional(list(fastenersInput, 0, FASTENERS_MAX)),
   gradeAdjustment: optional(gradeAdjustmentInput),
   areaM2: optional(positive('area')),
   heatingDegreeDaysKd: optional(nonNegative('degreeDays')),

@@ -1,3 +1,4 @@
+import { LAYERS_MAX } from '../limits';
 import type { Operation } from '../operation';
 import { Refusal } from '../refusal';
 import { as, fields, figure, list, outcome, part } from '../schema';
@@ -63,7 +64,7 @@ export const doubleFramesOperation: Operation<DoubleFramesInput, DoubleFrames> =
     mainFigures: ['offset.effectiveRsi', 'aligned.effectiveRsi', 'gainedRsi', 'gainedShare'],
   },
   schema: fields<DoubleFramesInput>({
-    layers: list(layerInput, 2),
+    layers: list(layerInput, 2, LAYERS_MAX),
     ...filmMembers,
     method: assemblyMethod,
   }),

@@ -1,3 +1,4 @@
+import { AREAS_MAX, JUNCTIONS_MAX } from '../limits';
 import type { Operation } from '../operation';
 import { as, fields, figure, list, nonNegative, optional, outcome, positive } from '../schema';
 
@@ -45,6 +46,7 @@ export const houseThermalInput = fields<HouseThermalInput>({
       uValue: as('U', nonNegative('transmittance')),
     }),
     1,
+    AREAS_MAX,
   ),
   junctions: optional(
     list(
@@ -52,6 +54,8 @@ export const houseThermalInput = fields<HouseThermalInput>({
         lengthM: nonNegative('length'),
         psiWmK: as('ψ of the junction', figure('linearTransmittance')),
       }),
+      0,
+      JUNCTIONS_MAX,
     ),
   ),
 });

@@ -1,3 +1,4 @@
+import { LAYERS_MAX } from '../limits';
 import type { Operation } from '../operation';
 import { Refusal } from '../refusal';
 import { as, fields, figure, list, nonNegative, optional, outcome, part, positive } from '../schema';
@@ -129,6 +130,8 @@ export const iSectionOperation: Operation<ISectionInput, ISection> = {
         framingFraction: as('Framing share', figure('share')),
         thicknessM: figure('thickness'),
       }),
+      0,
+      LAYERS_MAX,
     ),
     uValue: as('U', figure('transmittance')),
     effectiveRsi: as('Effective R', figure('resistance')),

@@ -1,3 +1,4 @@
+import { AREAS_MAX, REQUIREMENTS_MAX } from '../limits';
 import { envelopeKind, type EnvelopeKind } from '../envelope-kind';
 import { exceeds, type Finding } from '../finding';
 import { isAsGoodAs, type GradeOfWork } from '../insulation/grade';
@@ -220,6 +221,7 @@ export const thermalRequirementsOperation: Operation<ThermalRequirementsInput, T
         grade: optional(option('I', 'II', 'III', 'none')),
       }),
       1,
+      AREAS_MAX,
     ),
     requirements: optional(
       list(
@@ -228,6 +230,8 @@ export const thermalRequirementsOperation: Operation<ThermalRequirementsInput, T
           leastRsi: as('Least R', optional(positive('resistance'))),
           greatestUValue: as('Greatest U', optional(positive('transmittance'))),
         }),
+        0,
+        REQUIREMENTS_MAX,
       ),
     ),
     greatestTransmissionWK: as('Greatest heat loss', optional(positive('heatLoss'))),

@@ -1,3 +1,4 @@
+import { OPENINGS_MAX } from '../limits';
 import type { Operation } from '../operation';
 import { Refusal } from '../refusal';
 import {
@@ -214,6 +215,8 @@ export const studLayoutOperation: Operation<StudLayoutInput, StudLayout> = {
           headerTimberShare: optional(share()),
           hasSill: as('With a sill plate', optional(boolean())),
         }),
+        0,
+        OPENINGS_MAX,
       ),
     ),
     cavityRsi: as('R of the cavity', optional(positive('resistance'))),

@@ -1,0 +1,42 @@
+/*
+ * How many entries a list of an input may have: more than anybody measures, and few enough that no single request holds up
+ * those of others.
+ */
+
+/** Layers of a build-up; the thickest that is built has a dozen. */
+export const LAYERS_MAX = 24;
+/** Kinds of fasteners through one build-up. */
+export const FASTENERS_MAX = 24;
+/** Readings of one run, as a gauge logs them; by hand one takes ten. */
+export const READINGS_MAX = 500;
+/** Baseline readings on one side of a run: a gauge may log them for minutes. */
+export const BASELINE_MAX = 500;
+/** Tests at one pressure that are repeated. */
+export const REPEATS_MAX = 100;
+/** Work that fell between two tests. */
+export const WORK_MAX = 500;
+/** Areas of one envelope: a block of flats, room by room. */
+export const AREAS_MAX = 1000;
+/** Junctions, and penetrations, of one envelope. */
+export const JUNCTIONS_MAX = 5000;
+/** Places that one area has on its edges. */
+export const PLACES_MAX = 60;
+/** Requirements that areas are held against. */
+export const REQUIREMENTS_MAX = 100;
+/** Openings in one wall. */
+export const OPENINGS_MAX = 200;
+/** Depths taken over one layer: each 30 cm of a loft of 900 m². */
+export const DEPTHS_MAX = 10_000;
+/** Samples of fill that are cut out or weighed. */
+export const SAMPLES_MAX = 1000;
+/** Lines of the table on a bag. */
+export const TABLE_LINES_MAX = 200;
+/** Cavities of one house that are looked at. */
+export const CAVITIES_MAX = 10_000;
+/** Regions that are marked in one cavity. */
+export const REGIONS_MAX = 100;
+/** Voids that are outlined on one photo, and the corners of each. */
+export const OUTLINES_MAX = 100;
+export const OUTLINE_CORNERS_MAX = 200;
+/** Leaks that a path to a target chooses from. */
+export const LEAKS_MAX = 200;
