@@ -1,6 +1,7 @@
 import { mkdirSync, readFileSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
 import { root, workFolder } from './machine/checkout.mjs';
+import { builtServer } from './machine/built-server.mjs';
 import { startDatabase } from './machine/database.mjs';
 import { ensureProgram } from './machine/debian.mjs';
 import { ensurePackages } from './machine/packages.mjs';
@@ -104,8 +105,8 @@ async function main([part]) {
     settings: ['--innodb-flush-log-at-trx-commit=0'],
   });
   stopOnSignal(() => database.stop());
-  const env = { CALVET_TEST_DATABASE_URL: database.url };
   try {
+    const env = { CALVET_TEST_DATABASE_URL: database.url, CALVET_SERVER: await builtServer() };
     // It is built while others wait for the database.
     const built = ensureWebApp();
     built.catch(() => undefined);

@@ -1,6 +1,7 @@
 import { spawn } from 'node:child_process';
 import { mkdirSync, openSync } from 'node:fs';
 import { join } from 'node:path';
+import { builtServer } from './built-server.mjs';
 import { root } from './checkout.mjs';
 import { answers, stopChild, Trouble, waitUntil } from './processes.mjs';
 
@@ -12,7 +13,7 @@ export async function startServer({ port, databaseUrl, webFolder, folder, env = 
   mkdirSync(folder, { recursive: true });
   const logFile = join(folder, 'server.log');
   const log = openSync(logFile, 'a');
-  const child = spawn(process.execPath, ['--import', 'tsx', 'src/index.ts'], {
+  const child = spawn(process.execPath, ['--enable-source-maps', await builtServer()], {
     cwd: join(root, 'server'),
     detached: true,
     stdio: ['ignore', log, log, 'ipc'],

@@ -30,7 +30,11 @@ export interface RunningApp {
   readonly empty: () => Promise<void>;
 }
 
-const { CALVET_WEB_FOLDER: webFolder, CALVET_TEST_DATABASE_URL: adminUrl } = process.env;
+const {
+  CALVET_WEB_FOLDER: webFolder,
+  CALVET_TEST_DATABASE_URL: adminUrl,
+  CALVET_SERVER: script,
+} = process.env;
 
 function given(value: string | undefined): string {
   if (value === undefined)
@@ -56,7 +60,7 @@ interface Place {
 
 async function startProcess(place: Place, settings: Settings = {}): Promise<ChildProcess> {
   const { port, databaseUrl, photoFolder } = place;
-  const child = spawn(process.execPath, ['--import', 'tsx', 'src/index.ts'], {
+  const child = spawn(process.execPath, [given(script)], {
     cwd: server,
     stdio: ['ignore', 'ignore', 'inherit', 'ipc'],
     env: {

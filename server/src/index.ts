@@ -1,4 +1,4 @@
-import { join } from 'node:path';
+import { extname, join } from 'node:path';
 import pino from 'pino';
 import { createApp } from './http/create-app';
 import { httpServer } from './http/http-server';
@@ -24,7 +24,9 @@ const log = pino({ level: process.env.CALVET_LOG_LEVEL ?? 'info' });
 await migrateDatabase(url, join(import.meta.dirname, 'store', 'migrations'));
 const database = openDatabase(url);
 await openPractice(database.db);
-const threads = openThreads(join(import.meta.dirname, 'service', 'long-computation.ts'));
+// Beside this file, in the same language: built, or as it stands in the sources.
+const computations = join(import.meta.dirname, 'service', `long-computation${extname(import.meta.filename)}`);
+const threads = openThreads(computations, (err) => log.error({ err }, 'A thread failed'));
 const photos = await openPhotoStore(process.env);
 // Pieces of pictures that nobody goes on with.
 setInterval(() => {

@@ -134,6 +134,10 @@ export interface ApiOptions {
   readonly recognisedBy?: Recognise;
 }
 
+/** Bytes of the bodies that were read, unpacked. */
+const sizes = new WeakMap<object, number>();
+const bytesOf = (request: Request): number => sizes.get(request) ?? 0;
+
 /** The API under its prefix: thin handlers that parse, call a service and answer. */
 export function apiRouter({
   db,
@@ -179,7 +183,13 @@ export function apiRouter({
     if (request.method === 'POST') await requireJson(request);
     next();
   });
-  router.use(express.json({ limit: BODY_BYTES_MAX, strict: false }));
+  router.use(
+    express.json({
+      limit: BODY_BYTES_MAX,
+      strict: false,
+      verify: (request, _response, body) => void sizes.set(request, body.length),
+    }),
+  );
   const takeChanges: RequestHandler = async (request, response) => {
     const { results, state } = await acceptChanges(
       db,
@@ -210,7 +220,8 @@ export function apiRouter({
     const gone = new AbortController();
     response.on('close', () => gone.abort());
     try {
-      response.json(await compute(whoAsks(response), request.params.operation, request.body, gone.signal));
+      const { operation } = request.params;
+      response.json(await compute(whoAsks(response), operation, request.body, bytesOf(request), gone.signal));
     } catch (error) {
       // Nobody waits for the answer any more.
       if (!gone.signal.aborted) throw error;

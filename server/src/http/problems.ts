@@ -3,7 +3,7 @@ import { Refusal } from '@calvet/core';
 import type { ErrorRequestHandler, Response } from 'express';
 import { NoRoom } from '../photo-store/photo-store';
 import { UnknownLedger } from '../service/accept-changes';
-import { TooBusy } from '../service/computing';
+import { TooBusy, TooMuch } from '../service/computing';
 import { PictureRefused } from '../service/pictures';
 import { isUnreachable } from '../store/database';
 
@@ -66,6 +66,14 @@ export function problemOf(error: unknown): HttpProblem {
       'busy',
       '',
       'Other long computations are under way: try again in a moment, or compute on the device.',
+    );
+  }
+  if (error instanceof TooMuch) {
+    return new HttpProblem(
+      422,
+      'too-much-to-compute',
+      '',
+      'This takes longer, or more memory, than a computation may have on the server: give it less, or compute on the device.',
     );
   }
   if (error instanceof URIError) {

@@ -12,22 +12,31 @@ export interface Threads {
 /** Every thread is busy and the queue is full. */
 export class TooBusy extends Error {}
 
+/** A computation took more time or memory than one may have here. */
+export class TooMuch extends Error {}
+
+/** Inputs beyond so many bytes are computed by a thread, however short the operation is. */
+const SHORT_BYTES = 64_000;
+
 /** Answers a computation by name: a short one at once, a long one from a thread. */
 export type Compute = (
   principal: Principal,
   name: string,
   input: unknown,
+  /** How large the input is. */
+  bytes: number,
   signal: AbortSignal,
 ) => Promise<unknown>;
 
 /**
  * @throws {Refusal} as the computation
  * @throws {TooBusy} where a long computation finds no room to wait
+ * @throws {TooMuch} where it takes longer, or more memory, than one may
  */
 export function computing(threads: Threads): Compute {
-  return async (principal, name, input, signal) => {
+  return async (principal, name, input, bytes, signal) => {
     if (!may(principal, 'see', 'computation')) throw unknownOperation(name);
-    if (!takesLong(name)) return computeByName(name, input);
+    if (!takesLong(name) && bytes <= SHORT_BYTES) return computeByName(name, input);
     const answer = await threads.run({ name, input }, signal);
     if ('output' in answer) return answer.output;
     const { code, field, message, bound } = answer.refused;

@@ -1,0 +1,77 @@
+import {
+  cpSync,
+  existsSync,
+  mkdtempSync,
+  mkdirSync,
+  readdirSync,
+  readFileSync,
+  renameSync,
+  rmSync,
+} from 'node:fs';
+import { join } from 'node:path';
+import { hashOf, root } from './checkout.mjs';
+
+const folder = join(root, 'server', 'dist');
+const SOURCES = [
+  'server/src',
+  'core/src',
+  'contract/src',
+  'bin/machine/built-server.mjs',
+  'package-lock.json',
+];
+const ENTRIES = ['index.ts', join('service', 'long-computation.ts')];
+
+/** Packages of this checkout go into the script. */
+const ours = {
+  '@calvet/core': join(root, 'core', 'src'),
+  '@calvet/contract': join(root, 'contract', 'src'),
+};
+
+/** Packages that are loaded from where they are installed; core has some of its own beside it, which go into the script. */
+function packagesOf(...workspaces) {
+  const all = workspaces.flatMap((name) =>
+    Object.keys(JSON.parse(readFileSync(join(root, name, 'package.json'), 'utf8')).dependencies),
+  );
+  return all.filter((name) => !(name in ours)).flatMap((name) => [name, `${name}/*`]);
+}
+
+/**
+ * The server as JavaScript, built anew where its sources have changed: the path of its first script. Several that ask at once
+ * may build it each for itself; whoever comes later uses what is there.
+ */
+export async function builtServer() {
+  const built = join(folder, hashOf(SOURCES).slice(0, 16));
+  const script = join(built, 'index.js');
+  if (existsSync(script)) return script;
+  const { build } = await import('esbuild');
+  mkdirSync(folder, { recursive: true });
+  const made = mkdtempSync(join(folder, 'making-'));
+  const source = join(root, 'server', 'src');
+  await build({
+    entryPoints: ENTRIES.map((entry) => join(source, entry)),
+    outbase: source,
+    outdir: made,
+    bundle: true,
+    platform: 'node',
+    format: 'esm',
+    target: 'node20',
+    alias: ours,
+    external: packagesOf('server', 'contract'),
+    sourcemap: true,
+    logLevel: 'error',
+  });
+  cpSync(join(source, 'store', 'migrations'), join(made, 'store', 'migrations'), { recursive: true });
+  try {
+    renameSync(made, built);
+  } catch (error) {
+    // Another was quicker.
+    rmSync(made, { recursive: true, force: true });
+    if (!existsSync(script)) throw error;
+  }
+  for (const name of readdirSync(folder)) {
+    // What others are making just now is theirs.
+    if (join(folder, name) !== built && !name.startsWith('making-'))
+      rmSync(join(folder, name), { recursive: true, force: true });
+  }
+  return script;
+}
