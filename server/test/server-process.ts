@@ -11,7 +11,7 @@ export interface ServerProcess {
 /** A server in a process of its own, as it runs in earnest. */
 export async function startServerProcess(databaseUrl: string, photoFolder: string): Promise<ServerProcess> {
   const port = await freePort();
-  const { CALVET_SERVER: script } = process.env;
+  const script = process.env.CALVET_SERVER;
   if (script === undefined) throw new Error('Run this through "npm test", which builds the server.');
   const child = spawn(process.execPath, [script], {
     cwd: join(__dirname, '..'),
