@@ -34,8 +34,10 @@ const CODES: Readonly<Record<string, RecordRefusalCode>> = {
   'object.unknown': 'unknown-field',
   'string.base': 'not-a-string',
   'string.empty': 'empty',
-  'string.guid': 'wrong-form',
+  'string.isoDate': 'wrong-form',
+  'string.lowercase': 'wrong-form',
   'string.max': 'text-too-long',
+  'string.pattern.invert.name': 'wrong-form',
   'string.pattern.name': 'wrong-form',
 };
 

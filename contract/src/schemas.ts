@@ -4,10 +4,15 @@ import type { AnyField, AnyFields } from './kind/field';
 import { byKind, isShownKind, KINDS, kindNamed, type Bodies, type Kind } from './kinds';
 
 const SHA256 = /^[0-9a-f]{64}$/;
+const UUID = /^[0-9a-f]{8}(?:-[0-9a-f]{4}){3}-[0-9a-f]{12}$/;
+/** Something that can be seen: blanks and what has no width are no name. */
+const VISIBLE = /[\p{L}\p{N}\p{P}\p{S}]/u;
+/** What steers a machine and says nothing to a person, but for ends of lines and tabs. */
+const STEERING = /[\0-\x08\v\f\x0E-\x1F\x7F]/;
 const TIME_MAX = 30;
 
 /** Schema of the id of a record. */
-export const uuid = () => Joi.string().guid({ separator: '-' }).lowercase();
+export const uuid = () => Joi.string().lowercase().pattern(UUID, 'uuid');
 
 /** Schema of a picture's name. */
 export const pictureName = Joi.string().pattern(SHA256, 'sha256');
@@ -25,8 +30,8 @@ function figureSchema({ bounds, above: other }: Extract<AnyField, { readonly typ
 }
 
 function textSchema({ max, isFilled, mayBeEmpty }: Extract<AnyField, { readonly type: 'text' }>): Joi.Schema {
-  const schema = Joi.string().max(max);
-  const checked = isFilled ? schema.pattern(/\S/, 'filled') : schema;
+  const schema = Joi.string().max(max).pattern(STEERING, { name: 'plain', invert: true });
+  const checked = isFilled ? schema.pattern(VISIBLE, 'filled') : schema;
   return mayBeEmpty ? checked.allow('') : checked;
 }
 
@@ -55,7 +60,10 @@ function presentSchema(field: AnyField): Joi.Schema {
     case 'day':
       return Joi.string().custom((value: string, { error }) => (isDay(value) ? value : error('day')));
     case 'time':
-      return Joi.string().isoDate().max(TIME_MAX);
+      return Joi.string()
+        .isoDate()
+        .max(TIME_MAX)
+        .custom((value: string, { error }) => (isDay(value.slice(0, 10)) ? value : error('day')));
     case 'id':
       return uuid();
     case 'sha256':

@@ -1,7 +1,7 @@
-const FORM = /^\d{4}-\d{2}-\d{2}$/;
+const FORM = /^(?!0000)\d{4}-\d{2}-\d{2}$/;
 
 /**
- * True for a day of the calendar written YYYY-MM-DD.
+ * True for a day of the calendar written YYYY-MM-DD; there is no year 0.
  * @example isDay('2031-02-29') // false
  */
 export function isDay(text: string): boolean {

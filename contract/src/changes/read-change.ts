@@ -5,6 +5,7 @@ import { refusalOf, type FieldRefusal } from '../refusal-of';
 import { bodySchemas, uuid } from '../schemas';
 import { CHANGE_OPS, SEEN_MAX, type Change, type ChangeOp, type OutcomeCode } from './change';
 import { PARTS, type PartChange } from './parts';
+import { strangeIn } from './strange-input';
 
 /** A change touches at most so many parts of its record. */
 const PARTS_MAX = 1000;
@@ -68,7 +69,12 @@ const partialSchemaOf = onceAKind((kind): Joi.ObjectSchema =>
 );
 
 function bodyRefusal(kind: Kind, op: ChangeOp, body: unknown): FieldRefusal | null {
-  if (op === 'delete' || op === 'restore') return null;
+  if (op === 'delete' || op === 'restore') {
+    const isBare = Object.keys(body as object).length === 0;
+    return isBare
+      ? null
+      : { code: 'wrong-form', field: 'body', message: 'What is deleted or put back brings no body.' };
+  }
   const schema = op === 'create' ? bodySchemas[kind] : partialSchemaOf(kind);
   const { error } = schema.validate(body, { convert: false });
   if (error === undefined) return null;
@@ -126,6 +132,8 @@ export function readChange(input: unknown, i: number): ReadChange {
     changeId,
     refusal: { ...refusal, field: refusal.field === '' ? `changes[${i}]` : `changes[${i}].${refusal.field}` },
   });
+  const strange = strangeIn(input);
+  if (strange !== null) return refuse(strange);
   const { error, value } = envelope.validate(input, { convert: false });
   if (error !== undefined) {
     const refusal = refusalOf(error);

@@ -1,12 +1,12 @@
 import { AUTHOR_HEADER, CLOCK_HEADER, DEVICE_HEADER, PRACTICE_ID, type Author } from '@calvet/contract';
 import type { Request, RequestHandler, Response } from 'express';
-import Joi from 'joi';
+import { uuid } from '@calvet/contract/schemas';
 import type { Principal } from '../service/rights';
 
 const AUTHOR_MAX = 120;
 const UNNAMED = 'unnamed';
 
-const deviceId = Joi.string().guid({ separator: '-' }).lowercase().allow('');
+const deviceId = uuid().allow('');
 
 function clockOf(request: Request): Date | null {
   const time = Date.parse(request.get(CLOCK_HEADER) ?? '');

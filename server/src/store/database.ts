@@ -95,14 +95,18 @@ function isFatalToConnection(error: unknown): boolean {
 export const pause = (milliseconds: number): Promise<void> =>
   new Promise((resolve) => setTimeout(resolve, milliseconds));
 
-/** Runs work in a transaction, and again where the database gave way to another writer. */
+/** Another made the same at the same moment: whoever looks again finds it. */
+const MADE_MEANWHILE = 'ER_DUP_ENTRY';
+const isWorthAnotherLook = (code: string | null): boolean =>
+  code !== null && (WORTH_RETRYING.has(code) || code === MADE_MEANWHILE);
+
+/** Runs work in a transaction, and again where the database gave way to another writer, who may have made the same. */
 export async function inTransaction<T>(db: Database, work: (tx: Transaction) => Promise<T>): Promise<T> {
   for (let attempt = 1; ; attempt++) {
     try {
       return await db.transaction(work);
     } catch (error) {
-      const code = databaseErrorCode(error);
-      if (code === null || !WORTH_RETRYING.has(code) || attempt === ATTEMPTS) throw error;
+      if (!isWorthAnotherLook(databaseErrorCode(error)) || attempt === ATTEMPTS) throw error;
       await pause(5 * 2 ** attempt * (0.5 + Math.random()));
     }
   }
