@@ -37,6 +37,6 @@ export const CAVITIES_MAX = 10_000;
 export const REGIONS_MAX = 100;
 /** Voids that are outlined on one photo, and the corners of each. */
 export const OUTLINES_MAX = 100;
-export const OUTLINE_CORNERS_MAX = 200;
+export const OUTLINE_CORNERS_MAX = 1000;
 /** Leaks that a path to a target chooses from. */
 export const LEAKS_MAX = 200;

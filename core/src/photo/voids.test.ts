@@ -71,7 +71,13 @@ test('an outline is worth the same on any photo of the cavity', () => {
 
 test.each<[string, object, string, string]>([
   ['a tangle', { outlines: [tangle(400)] }, 'too-tangled', 'outlines'],
-  ['too many points', { outlines: [tangle(2001)] }, 'list-length', 'outlines'],
+  [
+    'too many points together',
+    { outlines: [tangle(1000), tangle(1000), tangle(3)] },
+    'list-length',
+    'outlines',
+  ],
+  ['too many points of one', { outlines: [tangle(1001)] }, 'list-length', 'outlines[0]'],
   [
     'a point far off',
     { outlines: [[SQUARE[0], SQUARE[1], { x: 5000, y: 0 }]] },
