@@ -7,6 +7,7 @@ import {
   readFileSync,
   renameSync,
   rmSync,
+  statSync,
 } from 'node:fs';
 import { join } from 'node:path';
 import { hashOf, root } from './checkout.mjs';
@@ -33,6 +34,17 @@ function packagesOf(...workspaces) {
     Object.keys(JSON.parse(readFileSync(join(root, name, 'package.json'), 'utf8')).dependencies),
   );
   return all.filter((name) => !(name in ours)).flatMap((name) => [name, `${name}/*`]);
+}
+
+/** A server that runs still loads its threads from where it was built. */
+const KEPT_MS = 7 * 24 * 3_600_000;
+
+function removeOld() {
+  for (const name of readdirSync(folder)) {
+    const path = join(folder, name);
+    const isOld = Date.now() - (statSync(path, { throwIfNoEntry: false })?.mtimeMs ?? Infinity) > KEPT_MS;
+    if (isOld) rmSync(path, { recursive: true, force: true });
+  }
 }
 
 /**
@@ -68,10 +80,6 @@ export async function builtServer() {
     rmSync(made, { recursive: true, force: true });
     if (!existsSync(script)) throw error;
   }
-  for (const name of readdirSync(folder)) {
-    // What others are making just now is theirs.
-    if (join(folder, name) !== built && !name.startsWith('making-'))
-      rmSync(join(folder, name), { recursive: true, force: true });
-  }
+  removeOld();
   return script;
 }

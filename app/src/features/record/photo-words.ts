@@ -7,6 +7,7 @@ import {
   type PhotoSubject,
 } from '@calvet/contract';
 import { format } from 'date-fns/format';
+import { isValid } from 'date-fns/isValid';
 import { parseISO } from 'date-fns/parseISO';
 import type { HouseView } from '../../data/ledger-copy';
 import { nameWords } from '../shell/value-words';
@@ -72,7 +73,9 @@ const OFFSET = /[+-]\d{2}:\d{2}$/;
 /** When a photo was taken, by the clock where it was taken; of a former version, which did not keep that, by this one. */
 export function takenWords({ takenAt }: Pick<Photo, 'takenAt'>): string {
   if (takenAt === null) return 'day not known';
-  return format(parseISO(takenAt.replace(OFFSET, '')), 'd MMM yyyy, HH:mm');
+  const time = parseISO(takenAt.replace(OFFSET, ''));
+  // A former version may have kept a day that there is not.
+  return isValid(time) ? format(time, 'd MMM yyyy, HH:mm') : takenAt;
 }
 
 /** What a photo is called where it is not seen. */
