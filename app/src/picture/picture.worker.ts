@@ -1,6 +1,7 @@
 import { sha256 } from '@noble/hashes/sha2.js';
 import { bytesToHex } from '@noble/hashes/utils.js';
 import { load } from 'exifreader';
+import { onlyPicture } from '@calvet/contract/photos/jpeg-parts';
 import { PICTURE_SIDE_MAX_PX } from '@calvet/contract/photos/picture-limits';
 import type { PictureAnswer, PictureRequest, ReadyPicture } from './messages';
 import { fitted, takenAtOf } from './picture-size';
@@ -23,7 +24,9 @@ async function scaled(source: ImageBitmap, sideMaxPx: number, quality: number): 
   context.fillStyle = '#ffffff';
   context.fillRect(0, 0, widthPx, heightPx);
   context.drawImage(source, 0, 0, widthPx, heightPx);
-  return canvas.convertToBlob({ type: 'image/jpeg', quality });
+  const drawn = await canvas.convertToBlob({ type: 'image/jpeg', quality });
+  const only = onlyPicture(new Uint8Array(await drawn.arrayBuffer()));
+  return new Blob([only as Uint8Array<ArrayBuffer>], { type: drawn.type });
 }
 
 async function takenAt(file: File): Promise<string | null> {

@@ -6,50 +6,13 @@ import sharp from 'sharp';
 import { startBucket } from '../../test/bucket';
 import { v7 } from 'uuid';
 import { change, createHouse, photoOf } from '../../test/records';
-import { named, testPicture, type TestPicture } from '../../test/pictures';
+import { testPicture, type TestPicture } from '../../test/pictures';
 import { ask, startServer, type RunningServer } from '../../test/running-server';
+import { announce, arrived, FORMER, OF_HOUSE, picturePath, send, TUS } from '../../test/sending-pictures';
 import { openDirectoryStore } from '../photo-store/directory-store';
 import type { PhotoStore } from '../photo-store/photo-store';
 import { bringAllHome } from '../service/pictures';
 import { openDatabase } from '../store/database';
-
-const TUS = { 'tus-resumable': '1.0.0' };
-
-const HOUSE = v7();
-const OF_HOUSE = `/api/v1/houses/${HOUSE}`;
-/** Where former versions of the app look, which name no house. */
-const FORMER = '/api/v1';
-
-const metadata = (sha256: string) => ({
-  'upload-metadata': `sha256 ${Buffer.from(sha256).toString('base64')}`,
-});
-
-/** Announces a picture; where to send it. */
-async function announce(
-  { url }: RunningServer,
-  { sha256, bytes }: TestPicture,
-  size = bytes.length,
-  under = OF_HOUSE,
-) {
-  const response = await fetch(`${url}${under}/uploads`, {
-    method: 'POST',
-    headers: { ...TUS, ...metadata(sha256), 'upload-length': String(size) },
-  });
-  return { status: response.status, body: await response.text(), at: response.headers.get('location') ?? '' };
-}
-
-async function arrived({ url }: RunningServer, at: string): Promise<number> {
-  const response = await fetch(url + at, { method: 'HEAD', headers: TUS });
-  return Number(response.headers.get('upload-offset'));
-}
-
-async function send({ url }: RunningServer, at: string, bytes: Buffer, offset: number) {
-  return ask(url + at, {
-    method: 'PATCH',
-    headers: { ...TUS, 'upload-offset': String(offset), 'content-type': 'application/offset+octet-stream' },
-    body: new Uint8Array(bytes.subarray(offset)),
-  });
-}
 
 /** Sends a piece and hangs up after so many bytes of it. */
 async function sendAndHangUp(
@@ -79,9 +42,6 @@ async function sendAndHangUp(
   await new Promise((resolve) => setTimeout(resolve, 60));
   socket.destroy();
 }
-
-const picturePath = ({ url }: RunningServer, { sha256 }: TestPicture, under = OF_HOUSE) =>
-  `${url}${under}/pictures/${sha256}`;
 
 interface Place {
   readonly photos: PhotoStore;
@@ -265,101 +225,5 @@ describe.each([
         await statusOf(path, 'HEAD'),
         await statusOf(`${path}/thumbnail`),
       ]).toEqual([200, 204, 200]);
-  });
-});
-
-describe('what is refused', () => {
-  let server: RunningServer;
-  beforeAll(async () => {
-    server = await startServer();
-  });
-  afterAll(() => server.close());
-
-  async function sent(picture: TestPicture) {
-    const { at } = await announce(server, picture);
-    const { status, body, type } = await send(server, at, picture.bytes, 0);
-    expect(type).toContain('application/problem+json');
-    expect((await ask(picturePath(server, picture))).status).toBe(404);
-    // Nothing of it is kept to go on with.
-    expect((await fetch(server.url + at, { method: 'HEAD', headers: TUS })).status).toBe(404);
-    return [status, body.code];
-  }
-
-  test.each<[string, () => Promise<Buffer> | Buffer, string]>([
-    ['a page that would run', () => Buffer.from('<!doctype html><script>alert(1)</script>'), 'no-picture'],
-    [
-      'a drawing that would run',
-      () => Buffer.from('<svg xmlns="http://www.w3.org/2000/svg" width="9" height="9"><script/></svg>'),
-      'no-picture',
-    ],
-    ['half a picture', async () => (await testPicture(20)).bytes.subarray(0, 3000), 'no-picture'],
-    [
-      'a picture with the place where it was taken',
-      async () =>
-        sharp((await testPicture(21)).bytes)
-          .withExif({ IFD3: { GPSLatitude: '41/1 20/1 0/1', GPSLongitude: '2/1 10/1 0/1' } })
-          .jpeg()
-          .toBuffer(),
-      'picture-tells-more',
-    ],
-    [
-      'a picture of 3,000 pixels',
-      () =>
-        sharp({ create: { width: 3000, height: 40, channels: 3, background: '#888' } })
-          .jpeg()
-          .toBuffer(),
-      'picture-too-large',
-    ],
-  ])('%s', async (_name, make, code) => {
-    expect(await sent(named(await make()))).toEqual([422, code]);
-  });
-
-  test('bytes that are not those of the name', async () => {
-    const { bytes } = await testPicture(22);
-    expect(await sent({ bytes, sha256: 'ab'.repeat(32) })).toEqual([422, 'other-bytes']);
-  });
-
-  test('a picture without a name, or with one that is no hash', async () => {
-    const picture = await testPicture(23);
-    for (const sha256 of ['', '../../etc/passwd', 'f00d']) {
-      const { status, body } = await announce(server, { ...picture, sha256 });
-      expect([status, JSON.parse(body).code]).toEqual([400, 'malformed-id']);
-    }
-    expect((await ask(`${server.url}${OF_HOUSE}/pictures/nope`)).body.code).toBe('malformed-id');
-  });
-
-  test('more than 12 MB', async () => {
-    const { status, body } = await announce(server, await testPicture(24), 13_000_000);
-    expect([status, JSON.parse(body).code]).toEqual([413, 'picture-too-large']);
-  });
-
-  test('a piece that leaves a gap', async () => {
-    const picture = await testPicture(25);
-    const { at } = await announce(server, picture);
-    const { status, body } = await send(server, at, picture.bytes, 5);
-    expect([status, body.code]).toEqual([409, 'upload-refused']);
-  });
-
-  test('reading an upload back', async () => {
-    const { at } = await announce(server, await testPicture(26));
-    expect((await ask(server.url + at)).status).toBe(405);
-  });
-
-  test('anything at all while the store is full, and it is taken once there is room', async () => {
-    const folder = await mkdtemp(join(tmpdir(), 'calvet-full-'));
-    const real = await openDirectoryStore({ folder, leaveFreeBytes: 0 });
-    const none = await openDirectoryStore({ folder, leaveFreeBytes: Number.MAX_SAFE_INTEGER });
-    let isFull = true;
-    const full = await startServer({
-      photos: { ...real, hasRoomFor: (bytes) => (isFull ? none : real).hasRoomFor(bytes) },
-    });
-    const picture = await testPicture(27);
-    const refused = await announce(full, picture);
-    expect([refused.status, JSON.parse(refused.body).code]).toEqual([507, 'photo-store-full']);
-    isFull = false;
-    const { at } = await announce(full, picture);
-    expect((await send(full, at, picture.bytes, 0)).status).toBe(204);
-    await full.close();
-    await rm(folder, { recursive: true, force: true });
   });
 });

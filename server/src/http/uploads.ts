@@ -10,22 +10,35 @@ import { maySend, takePicture, type Pictures } from '../service/pictures';
 import { houseIdOf } from './paths';
 import { pictureNameOf } from './pictures';
 import { whoAsks } from './principal';
-import { HttpProblem, problemBody, problemOf } from './problems';
+import { only } from './only';
+import { HttpProblem, problemOf } from './problems';
 
 /** The protocol also knows how to read an upload back, which nobody here needs. */
-const METHODS = new Set(['OPTIONS', 'POST', 'HEAD', 'PATCH', 'DELETE']);
+const METHODS = ['OPTIONS', 'POST', 'HEAD', 'PATCH', 'DELETE'];
+const otherwise = only(...METHODS);
 
 interface ProtocolError {
   readonly status_code?: number;
   readonly body?: string;
 }
 
-/** What the protocol's own errors are called here. */
-function asProblem(error: unknown): HttpProblem {
+const refusedAs = (status: number, told: string): HttpProblem =>
+  new HttpProblem(
+    status,
+    status === 413 ? 'picture-too-large' : 'upload-refused',
+    '',
+    `The protocol of uploads, tus 1.0, is not kept: ${told.trim()}`,
+  );
+
+/** The protocol's own errors as they are told here; all others as they are. */
+function asThrown(error: unknown): unknown {
   const { status_code: status, body = '' } = error as ProtocolError;
-  if (status === undefined) return problemOf(error);
-  return new HttpProblem(status, status === 413 ? 'picture-too-large' : 'upload-refused', '', body.trim());
+  return status === undefined ? error : refusedAs(status, body);
 }
+
+/** How much more a request brings; as much as it may where it does not say. */
+const bytesIn = (request: globalThis.Request): number =>
+  Number(request.headers.get('content-length') ?? PICTURE_BYTES_MAX);
 
 /** The id of an upload says of which house it is: nothing is read to find that out. */
 const idIn = (houseId: string | null): string => (houseId === null ? '' : `${houseId}.`) + randomUUID();
@@ -39,6 +52,8 @@ export function uploadsHandler(pictures: Pictures): RequestHandler {
   const { photos: store } = pictures;
   /** The houses that the requests under way are about; null where a former version of the app does not say. */
   const houses = new WeakMap<globalThis.Request, string | null>();
+  /** Why requests under way are refused. */
+  const refusals = new WeakMap<globalThis.Request, unknown>();
   const houseOf = (request: globalThis.Request): string | null => houses.get(request) ?? null;
   const tus = new TusServer({
     path: apiPaths.formerUploads,
@@ -53,6 +68,7 @@ export function uploadsHandler(pictures: Pictures): RequestHandler {
     onIncomingRequest: async (request, id) => {
       const isNew = request.method === 'POST' || request.method === 'OPTIONS';
       if (!isNew && houseIn(id) !== houseOf(request)) throw ERRORS.FILE_NOT_FOUND;
+      if (request.method === 'PATCH' && !(await store.hasRoomFor(bytesIn(request)))) throw new NoRoom();
     },
     onUploadCreate: async (_request, upload) => {
       pictureNameOf(upload.metadata?.sha256);
@@ -69,23 +85,27 @@ export function uploadsHandler(pictures: Pictures): RequestHandler {
       }
       return {};
     },
-    onResponseError: async (_request, error) => {
-      const problem = asProblem(error);
-      const isFull = problem.status >= 500 && !(await store.hasRoomFor(0));
-      const told = isFull ? problemOf(new NoRoom()) : problem;
-      return { status_code: told.status, body: JSON.stringify(problemBody(told)) };
+    onResponseError: async (request, error) => {
+      const thrown = asThrown(error);
+      const isFull = problemOf(thrown).status >= 500 && !(await store.hasRoomFor(0));
+      refusals.set(request, isFull ? new NoRoom() : thrown);
+      return undefined;
     },
   });
-  return async (request, response) => {
-    if (!METHODS.has(request.method)) {
-      throw new HttpProblem(405, 'unknown-method', '', 'Pictures are sent here, not read.');
+  return async (request, response, next) => {
+    if (!METHODS.includes(request.method)) {
+      await otherwise(request, response, next);
+      return;
     }
+    // A request is what its method says.
+    delete request.headers['x-http-method-override'];
     const houseId = request.params.houseId === undefined ? null : houseIdOf(request);
     if (!maySend(whoAsks(response))) throw new UnknownLedger();
     const asked = new NodeRequest({ req: request, res: response });
     houses.set(asked, houseId);
     const answer = await tus.handleWeb(asked);
-    if (answer.status >= 400) answer.headers.set('content-type', 'application/problem+json');
+    if (refusals.has(asked)) throw refusals.get(asked);
+    if (answer.status >= 400) throw refusedAs(answer.status, await answer.text());
     await sendNodeResponse(response, answer);
   };
 }

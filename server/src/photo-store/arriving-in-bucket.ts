@@ -77,16 +77,16 @@ export class ArrivingInBucket extends DataStore {
     return this.keptMs;
   }
 
-  override async deleteExpired(): Promise<number> {
+  /** Throws away what was announced before a time. */
+  async removeOlder(before: number): Promise<void> {
     const ids = (await listed(this.s3, { Bucket: this.bucket, Prefix: FOLDER })).flatMap(
       ({ Key = '', LastModified }) => {
-        const isOld = LastModified !== undefined && Date.now() - LastModified.getTime() > this.keptMs;
+        const isOld = LastModified !== undefined && LastModified.getTime() < before;
         const id = /^arriving\/([^/]+)\/announced$/.exec(Key)?.[1];
         return isOld && id !== undefined ? [id] : [];
       },
     );
     for (const id of ids) await this.remove(id);
-    return ids.length;
   }
 
   private announcedKey(id: string): string {

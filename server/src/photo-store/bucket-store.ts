@@ -18,8 +18,9 @@ interface BucketOptions {
 export function openBucketStore({ bucket, client }: BucketOptions): PhotoStore {
   const s3 = new S3(client);
   const keyOf = (name: string) => `${FOLDER}${name}`;
+  const incoming = new ArrivingInBucket(s3, bucket, PIECES_KEPT_MS);
   return {
-    incoming: new ArrivingInBucket(s3, bucket, PIECES_KEPT_MS),
+    incoming,
     put: async (name, bytes) => {
       try {
         await s3.putObject({ Bucket: bucket, Key: keyOf(name), Body: bytes, ContentType: 'image/jpeg' });
@@ -48,6 +49,7 @@ export function openBucketStore({ bucket, client }: BucketOptions): PhotoStore {
     remove: async (name) => {
       await s3.deleteObject({ Bucket: bucket, Key: keyOf(name) });
     },
+    removeAbandoned: (now) => incoming.removeOlder(now.getTime() - PIECES_KEPT_MS),
     beside: async () => {
       const found = await listed(s3, { Bucket: bucket, Prefix: FOLDER, Delimiter: '/' });
       return found.map(({ Key = '' }) => Key.slice(FOLDER.length));

@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import { access, mkdir, readdir, readFile, rename, rm, statfs, writeFile } from 'node:fs/promises';
+import { access, mkdir, readdir, readFile, rename, rm, stat, statfs, writeFile } from 'node:fs/promises';
 import { dirname, join } from 'node:path';
 import { FileStore } from '@tus/file-store';
 import { NoRoom, PIECES_KEPT_MS, type PhotoStore } from './photo-store';
@@ -10,6 +10,24 @@ const OUT_OF_ROOM = new Set(['ENOSPC', 'EDQUOT']);
 const SHELF = /^[0-9a-f]{2}$/;
 
 const codeOf = (error: unknown): unknown => (error as { readonly code?: unknown } | null)?.code;
+
+const UNFINISHED = '.part';
+
+/** Removes the files of a folder that nothing was written to since a time. */
+async function removeOlder(
+  folder: string,
+  isMeant: (name: string) => boolean,
+  before: number,
+): Promise<void> {
+  for (const name of (await readdir(folder)).filter(isMeant)) {
+    const path = join(folder, name);
+    const { mtimeMs, isFile } = await stat(path).then(
+      (found) => ({ mtimeMs: found.mtimeMs, isFile: found.isFile() }),
+      () => ({ mtimeMs: Infinity, isFile: false }),
+    );
+    if (isFile && mtimeMs < before) await rm(path, { force: true });
+  }
+}
 
 interface DirectoryOptions {
   readonly folder: string;
@@ -28,7 +46,7 @@ export async function openDirectoryStore({ folder, leaveFreeBytes }: DirectoryOp
     incoming: new FileStore({ directory: arriving, expirationPeriodInMilliseconds: PIECES_KEPT_MS }),
     put: async (name, bytes) => {
       const path = pathOf(name);
-      const unfinished = join(folder, `${randomUUID()}.part`);
+      const unfinished = join(folder, `${randomUUID()}${UNFINISHED}`);
       try {
         await mkdir(dirname(path), { recursive: true });
         await writeFile(unfinished, bytes, { flush: true });
@@ -56,6 +74,11 @@ export async function openDirectoryStore({ folder, leaveFreeBytes }: DirectoryOp
       }
     },
     remove: (name) => rm(pathOf(name), { force: true }),
+    removeAbandoned: async (now) => {
+      const before = now.getTime() - PIECES_KEPT_MS;
+      await removeOlder(arriving, () => true, before);
+      await removeOlder(folder, (name) => name.endsWith(UNFINISHED), before);
+    },
     beside: async () => {
       const inFolder = await readdir(folder);
       const shelves = inFolder.filter((name) => SHELF.test(name));

@@ -1,4 +1,4 @@
-import { symlink, mkdir, mkdtemp, readdir, rm } from 'node:fs/promises';
+import { symlink, mkdir, mkdtemp, readdir, rm, writeFile } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { Readable } from 'node:stream';
@@ -6,7 +6,7 @@ import { Upload } from '@tus/server';
 import { startBucket } from '../../test/bucket';
 import { testPicture, type TestPicture } from '../../test/pictures';
 import { openDirectoryStore } from './directory-store';
-import type { PhotoStore } from './photo-store';
+import { PIECES_KEPT_MS, type PhotoStore } from './photo-store';
 
 interface Place {
   readonly open: () => Promise<PhotoStore> | PhotoStore;
@@ -89,6 +89,19 @@ describe.each<[string, () => Promise<Place>]>([
     await expect((await place.open()).incoming.getUpload(id)).rejects.toMatchObject({ status_code: 404 });
   });
 
+  test('that nobody goes on with are thrown away by their age, and what is whole stays', async () => {
+    const id = 'arriving-2';
+    const { bytes, sha256 } = picture;
+    await store.put(sha256, bytes);
+    await store.incoming.create(new Upload({ id, size: bytes.length, offset: 0 }));
+    await store.incoming.write(Readable.from([bytes.subarray(0, 900)]), id, 0);
+    await store.removeAbandoned(new Date());
+    expect((await store.incoming.getUpload(id)).offset).toBe(900);
+    await store.removeAbandoned(new Date(Date.now() + PIECES_KEPT_MS + 60_000));
+    await expect((await place.open()).incoming.getUpload(id)).rejects.toMatchObject({ status_code: 404 });
+    expect(await store.has(sha256)).toBe(true);
+  });
+
   test('have room on an ordinary day', async () => {
     expect(await store.hasRoomFor(1_000_000)).toBe(true);
   });
@@ -104,6 +117,15 @@ describe('a directory without room', () => {
   test('says so before anything is sent', async () => {
     const store = await openDirectoryStore({ folder, leaveFreeBytes: Number.MAX_SAFE_INTEGER });
     expect(await store.hasRoomFor(1)).toBe(false);
+  });
+
+  test('loses what a killed process was writing, once it is old', async () => {
+    const store = await openDirectoryStore({ folder, leaveFreeBytes: 0 });
+    await writeFile(join(folder, 'half.part'), 'half');
+    await store.removeAbandoned(new Date());
+    expect(await readdir(folder)).toContain('half.part');
+    await store.removeAbandoned(new Date(Date.now() + PIECES_KEPT_MS + 60_000));
+    expect(await readdir(folder)).not.toContain('half.part');
   });
 
   test('keeps no half of a picture when a write fails in the middle', async () => {

@@ -24,6 +24,8 @@ export interface PhotoStore {
   has(name: string): Promise<boolean>;
   /** Harmless where it is not here. */
   remove(name: string): Promise<void>;
+  /** Throws away what began to arrive, or to be written, and was given up long ago. */
+  removeAbandoned(now: Date): Promise<void>;
   /** Names of what former versions put beside all houses: those without a `/`. */
   beside(): Promise<readonly string[]>;
   /** False where another picture of this size would leave too little for everything else. */

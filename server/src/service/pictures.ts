@@ -1,10 +1,12 @@
 import { createHash } from 'node:crypto';
-import sharp, { type Metadata } from 'sharp';
+import { Semaphore } from 'async-mutex';
+import sharp from 'sharp';
 import { PICTURE_SIDE_MAX_PX } from '@calvet/contract';
 import { pictureName } from '@calvet/contract/schemas';
 import type { PhotoStore } from '../photo-store/photo-store';
 import type { Database } from '../store/database';
 import { housesShowing } from '../store/records';
+import { mediaTypeOf, NotOnlyPicture, readPictureFile, type PictureFile } from './picture-file';
 import { may, type Principal } from './rights';
 
 /** A picture that is not taken in, and why. */
@@ -18,14 +20,15 @@ export class PictureRefused extends Error {
 }
 
 const THUMBNAIL_PX = 480;
-/** Types that are taken in, by the name that the decoder gives them; no browser runs any of these. */
-const MEDIA_TYPES: Readonly<Record<string, string>> = {
-  jpeg: 'image/jpeg',
-  png: 'image/png',
-  webp: 'image/webp',
-};
 const TYPE_UNKNOWN = 'application/octet-stream';
 const PIXELS_MAX = PICTURE_SIDE_MAX_PX ** 2;
+
+/** No picture of that size takes longer, unless it was made to. */
+const DECODE_S = 5;
+/** Pictures that are decoded at the same time, each in up to some 50 MB. */
+const decoding = new Semaphore(2);
+// What was decoded is not asked for again.
+sharp.cache(false);
 
 /** Where pictures are, and the photos that show them. */
 export interface Pictures {
@@ -56,11 +59,15 @@ async function bringHome({ db, photos }: Pictures, sha256: string): Promise<void
   await photos.remove(thumbnailName(null, sha256));
 }
 
-/** Brings all that former versions put beside the houses under them. */
-export async function bringAllHome(pictures: Pictures): Promise<void> {
+/** Brings all that former versions put beside the houses under them; how many could not be. */
+export async function bringAllHome(pictures: Pictures): Promise<number> {
+  let left = 0;
   for (const name of await pictures.photos.beside()) {
-    if (pictureName.validate(name).error === undefined) await bringHome(pictures, name);
+    if (pictureName.validate(name).error !== undefined) continue;
+    // One that is damaged is no reason to leave the others.
+    await bringHome(pictures, name).catch(() => left++);
   }
+  return left;
 }
 
 /** What a look for a picture of a house finds, wherever a former version put it; null where it is not here. */
@@ -81,15 +88,6 @@ async function foundIn<Found>(
 const wholeIn = (pictures: Pictures, principal: Principal, houseId: string, sha256: string) =>
   foundIn(pictures, principal, sha256, (photos) => photos.get(nameIn(houseId, sha256)));
 
-async function looked(bytes: Buffer): Promise<Metadata> {
-  try {
-    return await sharp(bytes, { limitInputPixels: PIXELS_MAX }).metadata();
-  } catch (error) {
-    const isTooLarge = error instanceof Error && error.message.includes('exceeds pixel limit');
-    throw isTooLarge ? tooLarge() : noPicture();
-  }
-}
-
 const noPicture = () =>
   new PictureRefused('no-picture', 'This is not a picture that can be read: send JPEG, PNG or WebP.');
 const tooLarge = () =>
@@ -98,33 +96,44 @@ const tooLarge = () =>
     `The picture is over ${PICTURE_SIDE_MAX_PX} pixels a side: scale it down before it is sent.`,
   );
 
-const hashOf = (bytes: Buffer): string => createHash('sha256').update(bytes).digest('hex');
+const tellsMore = () =>
+  new PictureRefused(
+    'picture-tells-more',
+    'The file says more than the picture shows, such as where it was taken: send it without.',
+  );
 
-/** @throws {PictureRefused} where the bytes are not those of the name, or not those of a picture that may be kept */
-async function check(sha256: string, bytes: Buffer): Promise<void> {
-  if (hashOf(bytes) !== sha256) {
-    throw new PictureRefused('other-bytes', 'What arrived is not what was announced: send it again.');
-  }
-  const { format, width, height, exif, xmp, iptc } = await looked(bytes);
-  if (!(format in MEDIA_TYPES)) throw noPicture();
-  if (width > PICTURE_SIDE_MAX_PX || height > PICTURE_SIDE_MAX_PX) throw tooLarge();
-  if (exif !== undefined || xmp !== undefined || iptc !== undefined) {
-    throw new PictureRefused(
-      'picture-tells-more',
-      'The file says more than the picture shows, such as where it was taken: send it without.',
-    );
+function walked(bytes: Buffer): PictureFile {
+  try {
+    return readPictureFile(bytes);
+  } catch (error) {
+    if (!(error instanceof NotOnlyPicture)) throw error;
+    throw error.code === 'no-picture' ? noPicture() : tellsMore();
   }
 }
 
-async function thumbnailOf(bytes: Buffer): Promise<Buffer> {
-  try {
-    return await sharp(bytes, { limitInputPixels: PIXELS_MAX })
-      .resize({ width: THUMBNAIL_PX, height: THUMBNAIL_PX, fit: 'inside', withoutEnlargement: true })
-      .jpeg({ quality: 78 })
-      .toBuffer();
-  } catch {
-    throw noPicture();
+const hashOf = (bytes: Buffer): string => createHash('sha256').update(bytes).digest('hex');
+
+/** @throws {PictureRefused} where the bytes are not those of the name, or not those of a picture that may be kept */
+function check(sha256: string, bytes: Buffer): void {
+  if (hashOf(bytes) !== sha256) {
+    throw new PictureRefused('other-bytes', 'What arrived is not what was announced: send it again.');
   }
+  const { widthPx, heightPx } = walked(bytes);
+  if (widthPx > PICTURE_SIDE_MAX_PX || heightPx > PICTURE_SIDE_MAX_PX) throw tooLarge();
+}
+
+async function thumbnailOf(bytes: Buffer): Promise<Buffer> {
+  return decoding.runExclusive(async () => {
+    try {
+      return await sharp(bytes, { limitInputPixels: PIXELS_MAX, failOn: 'warning', sequentialRead: true })
+        .timeout({ seconds: DECODE_S })
+        .resize({ width: THUMBNAIL_PX, height: THUMBNAIL_PX, fit: 'inside', withoutEnlargement: true })
+        .jpeg({ quality: 78 })
+        .toBuffer();
+    } catch {
+      throw noPicture();
+    }
+  });
 }
 
 /** True for whoever may send pictures. */
@@ -141,7 +150,7 @@ export async function takePicture(
   sha256: string,
   bytes: Buffer,
 ): Promise<void> {
-  await check(sha256, bytes);
+  check(sha256, bytes);
   const { photos } = pictures;
   await photos.put(thumbnailName(houseId, sha256), await thumbnailOf(bytes));
   // The picture comes last: where it is, all of it is.
@@ -179,12 +188,6 @@ export interface HandedOut {
   readonly mediaType: string;
 }
 
-async function handedOut(bytes: Buffer | null): Promise<HandedOut | null> {
-  if (bytes === null) return null;
-  const { format } = await sharp(bytes).metadata();
-  return { bytes, mediaType: MEDIA_TYPES[format] ?? TYPE_UNKNOWN };
-}
-
 /** Null where no such picture has arrived. */
 export async function readPicture(
   pictures: Pictures,
@@ -192,7 +195,8 @@ export async function readPicture(
   houseId: string,
   sha256: string,
 ): Promise<HandedOut | null> {
-  return handedOut(await wholeIn(pictures, principal, houseId, sha256));
+  const bytes = await wholeIn(pictures, principal, houseId, sha256);
+  return bytes === null ? null : { bytes, mediaType: mediaTypeOf(bytes) ?? TYPE_UNKNOWN };
 }
 
 /** The small picture; null where no such picture has arrived. */
@@ -204,8 +208,8 @@ export async function readThumbnail(
 ): Promise<HandedOut | null> {
   const name = thumbnailName(houseId, sha256);
   const bytes = await foundIn(pictures, principal, sha256, (photos) => photos.get(name));
-  // Made here: it need not be looked at again, and a gallery asks for hundreds.
-  return bytes === null ? null : { bytes, mediaType: MEDIA_TYPES.jpeg ?? TYPE_UNKNOWN };
+  // Made here.
+  return bytes === null ? null : { bytes, mediaType: 'image/jpeg' };
 }
 
 /** True where a picture has arrived, or lies where a former version put it. */
