@@ -24,6 +24,7 @@ import { dryAndDampOperation } from './moisture/dry-and-damp';
 import { interfacesOperation } from './moisture/interfaces';
 import { monthlyOperation } from './moisture/monthly';
 import { computeWith, type Operation, type Progress } from './operation';
+import { onlyKnown } from './schema';
 import { pathToTargetOperation } from './path-to-target/evaluate';
 import { voidsOperation } from './photo/voids';
 import { Refusal } from './refusal';
@@ -135,6 +136,20 @@ export const unknownOperation = (name: unknown): Refusal =>
   new Refusal('unknown-operation', 'operation', `Known operations: ${operationNames.join(', ')}.`, {
     value: name,
   });
+
+/**
+ * An input, checked against the schema of its operation, with nothing in it that the schema does not know: it is no larger
+ * and no deeper than an input may be, and can be handed over to a thread.
+ * @example Object.keys(knownInput('air.dewPoint', { temperatureC: 21, relativeHumidity: 0.45, weather: 'fair' })).length // 2
+ * @throws {Refusal} `unknown-operation`, and naming the field that does not fit
+ */
+export function knownInput(name: string, input: unknown): Readonly<Record<string, unknown>> {
+  const operation = operationNamed(name);
+  if (operation === null) throw unknownOperation(name);
+  const { schema } = operations[operation];
+  // Every input is an object.
+  return onlyKnown<unknown>(schema, input) as Readonly<Record<string, unknown>>;
+}
 
 /**
  * Runs the operation of a name that came from outside.

@@ -336,7 +336,7 @@ function checkOf(schema: Schema): Check {
   return made;
 }
 
-/** A copy in which the members that a schema knows are left out where they are null. */
+/** A copy of what a schema knows, in which members are left out where they are null. */
 function withoutNulls(schema: Schema, value: unknown): unknown {
   if (schema.kind === 'list' && Array.isArray(value))
     return value.map((item) => withoutNulls(schema.item, item));
@@ -358,6 +358,14 @@ function withoutNulls(schema: Schema, value: unknown): unknown {
 
 function refusalFor({ code, path, message, value, bound }: Fault): Refusal {
   return new Refusal(code, path.startsWith('.') ? path.slice(1) : path, message, { value, bound });
+}
+
+/**
+ * The input, checked against a schema, as a copy of what the schema knows.
+ * @throws {Refusal} naming the first field that does not fit
+ */
+export function onlyKnown<T>(schema: InputSchema<T>, input: unknown): T {
+  return withoutNulls(schema, checked(schema, input)) as T;
 }
 
 /** Why a value does not fit a schema, or null where it does; for forms, which check field by field. */

@@ -1,74 +1,112 @@
 import { extname, join } from 'node:path';
-import pino from 'pino';
+import type { Logger } from 'pino';
 import { createApp } from './http/create-app';
 import { httpServer } from './http/http-server';
+import { openLog } from './http/log';
 import { openPhotoStore } from './photo-store/open-photo-store';
 import { ChangeWatch } from './service/change-watch';
 import { computing } from './service/computing';
 import { openPractice } from './service/open-practice';
-import { openThreads } from './service/threads';
 import { bringAllHome } from './service/pictures';
-import { openDatabase } from './store/database';
+import { openThreads } from './service/threads';
+import { settingsIn, StartTrouble, type Settings } from './settings';
+import { openDatabase, whyNotStarted } from './store/database';
 import { migrateDatabase } from './store/migrate';
 import { allLedgers } from './store/records';
 
-const url = process.env.CALVET_DATABASE_URL;
-if (url === undefined || url === '') {
-  console.error('Set CALVET_DATABASE_URL to the MariaDB database that Calvet may use.');
-  process.exit(1);
-}
-
 const CLEAN_MS = 6 * 3_600_000;
-const port = Number(process.env.CALVET_PORT ?? 4310);
-const log = pino({ level: process.env.CALVET_LOG_LEVEL ?? 'info' });
-await migrateDatabase(url, join(import.meta.dirname, 'store', 'migrations'));
-const database = openDatabase(url);
-await openPractice(database.db);
-// Beside this file, in the same language: built, or as it stands in the sources.
-const computations = join(import.meta.dirname, 'service', `long-computation${extname(import.meta.filename)}`);
-const threads = openThreads(computations, (err) => log.error({ err }, 'A thread failed'));
-const photos = await openPhotoStore(process.env);
-// Pieces of pictures that nobody goes on with.
-setInterval(() => {
-  void photos.incoming
-    .deleteExpired()
-    .catch((err: unknown) => log.warn({ err }, 'Old pieces are still there'));
-}, CLEAN_MS).unref();
-const watch = new ChangeWatch(() => allLedgers(database.db));
-const server = httpServer(
-  createApp({
-    db: database.db,
-    log,
-    compute: computing(threads),
-    watch,
-    photos,
-    webFolder: process.env.CALVET_WEB_FOLDER,
-  }),
-);
 
-server.on('error', (error) => {
-  log.fatal({ err: error }, 'The server cannot listen');
-  process.exit(1);
-});
-server.listen(port, process.env.CALVET_HOST ?? '127.0.0.1', () => {
-  log.info({ port }, 'Listening');
-  void bringAllHome({ db: database.db, photos }).catch((err: unknown) =>
-    log.warn({ err }, 'Some pictures of a former version are not under their houses yet'),
-  );
-});
-
-let stopping = false;
-function stop(signal: string): void {
-  if (stopping) return;
-  stopping = true;
-  log.info({ signal }, 'Stopping');
-  watch.close();
-  server.close(() => {
-    void Promise.allSettled([database.close(), threads.close()]).then(() => process.exit(0));
-  });
-  server.closeIdleConnections();
-  setTimeout(() => server.closeAllConnections(), 3000).unref();
+async function openTables({ databaseUrl }: Settings) {
+  try {
+    await migrateDatabase(databaseUrl, join(import.meta.dirname, 'store', 'migrations'));
+    const database = openDatabase(databaseUrl);
+    await openPractice(database.db);
+    return database;
+  } catch (error) {
+    const why = whyNotStarted(error, databaseUrl);
+    throw why === null ? error : new StartTrouble(why);
+  }
 }
-process.on('SIGTERM', () => stop('SIGTERM'));
-process.on('SIGINT', () => stop('SIGINT'));
-if (process.connected) process.on('disconnect', () => stop('disconnect'));
+
+async function start(settings: Settings, log: Logger): Promise<void> {
+  const database = await openTables(settings);
+  // Beside this file, in the same language: built, or as it stands in the sources.
+  const computations = join(
+    import.meta.dirname,
+    'service',
+    `long-computation${extname(import.meta.filename)}`,
+  );
+  const threads = openThreads(computations, (err) => log.error({ err }, 'A thread failed'));
+  const photos = await openPhotoStore(process.env);
+  const clean = () => {
+    photos
+      .removeAbandoned(new Date())
+      .catch((err: unknown) =>
+        log.warn({ err }, 'Pieces of pictures that nobody goes on with are still there'),
+      );
+  };
+  clean();
+  setInterval(clean, CLEAN_MS).unref();
+  const watch = new ChangeWatch(() => allLedgers(database.db));
+  const { webFolder, addresses, trustedProxies, limits } = settings;
+  const server = httpServer(
+    createApp({
+      db: database.db,
+      log,
+      compute: computing(threads),
+      watch,
+      photos,
+      webFolder,
+      addresses,
+      trustedProxies,
+      limits,
+    }),
+  );
+
+  server.on('error', (error) => {
+    const { code } = error as { readonly code?: string };
+    endWith(
+      code === 'EADDRINUSE'
+        ? new StartTrouble(`Port ${settings.port} is in use: set CALVET_PORT to a free one.`)
+        : error,
+    );
+  });
+  server.listen(settings.port, settings.host, () => {
+    log.info({ port: settings.port }, 'Listening');
+    void bringAllHome({ db: database.db, photos })
+      .then((left) => {
+        if (left > 0) log.warn({ left }, 'Some pictures of a former version are not under their houses yet');
+      })
+      .catch((err: unknown) => log.warn({ err }, 'Pictures of a former version were not looked for'));
+  });
+
+  let stopping = false;
+  function stop(signal: string): void {
+    if (stopping) return;
+    stopping = true;
+    log.info({ signal }, 'Stopping');
+    watch.close();
+    server.close(() => {
+      void Promise.allSettled([database.close(), threads.close()]).then(() => process.exit(0));
+    });
+    server.closeIdleConnections();
+    setTimeout(() => server.closeAllConnections(), 3000).unref();
+  }
+  process.on('SIGTERM', () => stop('SIGTERM'));
+  process.on('SIGINT', () => stop('SIGINT'));
+  if (process.connected) process.on('disconnect', () => stop('disconnect'));
+}
+
+/** A sentence for what a person can put right, a stack for what is our fault. */
+function endWith(error: unknown): never {
+  console.error(error instanceof StartTrouble ? error.message : error);
+  process.exit(1);
+}
+
+try {
+  const settings = settingsIn(process.env, process.cwd());
+  const { logLevel: level, logFile: file, logFileMb: fileMb } = settings;
+  await start(settings, openLog({ level, file, fileMb }));
+} catch (error) {
+  endWith(error);
+}

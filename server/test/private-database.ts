@@ -9,6 +9,9 @@ export interface PrivateDatabase {
   /** Ends it without warning, as a power cut would. */
   readonly kill: () => Promise<void>;
   readonly start: () => Promise<void>;
+  /** Lets it answer nothing until it is thawed. */
+  readonly freeze: () => Promise<void>;
+  readonly thaw: () => Promise<void>;
   readonly close: () => Promise<void>;
 }
 
@@ -35,6 +38,8 @@ export async function startPrivateDatabase(): Promise<PrivateDatabase> {
     url,
     kill: () => tell('kill'),
     start: () => tell('start'),
+    freeze: () => tell('freeze'),
+    thaw: () => tell('thaw'),
     close: async () => {
       const ended = new Promise((resolve) => child.once('exit', resolve));
       child.stdin.end();

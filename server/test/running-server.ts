@@ -2,9 +2,10 @@ import type { AddressInfo } from 'node:net';
 import { join } from 'node:path';
 import { randomBytes } from 'node:crypto';
 import { createConnection, type RowDataPacket } from 'mysql2/promise';
-import pino from 'pino';
+import pino, { type Logger } from 'pino';
 import { mkdtemp, rm } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
+import { NO_LIMITS, type AddressLimits } from '../src/http/address-limits';
 import { createApp } from '../src/http/create-app';
 import { httpServer } from '../src/http/http-server';
 import { recogniseAnybody } from '../src/http/principal';
@@ -39,6 +40,16 @@ async function asAdmin(statement: string): Promise<void> {
   await admin.end();
 }
 
+/** An empty database of a test's own. */
+export async function newDatabase(): Promise<{ readonly url: string; readonly drop: () => Promise<void> }> {
+  const name = `calvet_${randomBytes(6).toString('hex')}`;
+  await asAdmin(`create database ${name}`);
+  return {
+    url: adminUrl().replace(/\/[^/]*$/, `/${name}`),
+    drop: () => asAdmin(`drop database ${name}`),
+  };
+}
+
 /** Ends every connection that others have to a database, as a restart of it would. */
 export async function cutConnections(databaseUrl: string): Promise<void> {
   const connection = await createConnection(databaseUrl);
@@ -61,6 +72,9 @@ interface ServerOptions {
   readonly databasePort?: number;
   /** Stands on the database of another server, which drops it. */
   readonly databaseUrl?: string;
+  readonly log?: Logger;
+  readonly limits?: AddressLimits;
+  readonly addresses?: readonly URL[];
   /** What whoever asks may do. */
   readonly role?: Role;
 }
@@ -73,10 +87,12 @@ export async function startServer({
   threads = noThreads,
   photos,
   role = 'all',
+  limits = NO_LIMITS,
+  log = pino({ level: 'silent' }),
+  addresses = [],
 }: ServerOptions = {}): Promise<RunningServer> {
-  const name = `calvet_${randomBytes(6).toString('hex')}`;
-  if (shared === undefined) await asAdmin(`create database ${name}`);
-  const databaseUrl = shared ?? adminUrl().replace(/\/[^/]*$/, `/${name}`);
+  const own = shared === undefined ? await newDatabase() : null;
+  const databaseUrl = own?.url ?? shared ?? '';
   await migrateDatabase(databaseUrl, join(__dirname, '../src/store/migrations'));
   const url = new URL(databaseUrl);
   if (databasePort !== undefined) url.port = String(databasePort);
@@ -86,11 +102,14 @@ export async function startServer({
   const server = httpServer(
     createApp({
       db: database.db,
-      log: pino({ level: 'silent' }),
+      log,
       compute: computing(threads),
       watch,
       photos: photos ?? (await openDirectoryStore({ folder, leaveFreeBytes: 0 })),
-      webFolder,
+      webFolder: webFolder ?? null,
+      addresses,
+      trustedProxies: '',
+      limits,
       recognisedBy: (request) => ({ ...recogniseAnybody(request), role }),
     }),
   );
@@ -105,7 +124,7 @@ export async function startServer({
       await new Promise((resolve) => server.close(resolve));
       await database.close();
       await rm(folder, { recursive: true, force: true });
-      if (shared === undefined) await asAdmin(`drop database ${name}`);
+      await own?.drop();
     },
   };
 }

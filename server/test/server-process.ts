@@ -4,12 +4,17 @@ import { freePort } from '../../bin/machine/free-port.mjs';
 
 export interface ServerProcess {
   readonly url: string;
+  readonly pid: number;
   readonly kill: () => Promise<void>;
   readonly close: () => Promise<void>;
 }
 
 /** A server in a process of its own, as it runs in earnest. */
-export async function startServerProcess(databaseUrl: string, photoFolder: string): Promise<ServerProcess> {
+export async function startServerProcess(
+  databaseUrl: string,
+  photoFolder: string,
+  settings: Readonly<Record<string, string>> = {},
+): Promise<ServerProcess> {
   const port = await freePort();
   const script = process.env.CALVET_SERVER;
   if (script === undefined) throw new Error('Run this through "npm test", which builds the server.');
@@ -22,6 +27,7 @@ export async function startServerProcess(databaseUrl: string, photoFolder: strin
       CALVET_DATABASE_URL: databaseUrl,
       CALVET_PHOTO_FOLDER: photoFolder,
       CALVET_LOG_LEVEL: 'fatal',
+      ...settings,
     },
   });
   const url = `http://127.0.0.1:${port}`;
@@ -40,5 +46,5 @@ export async function startServerProcess(databaseUrl: string, photoFolder: strin
     child.kill(signal);
     await ended;
   };
-  return { url, kill: () => end('SIGKILL'), close: () => end('SIGTERM') };
+  return { url, pid: child.pid ?? 0, kill: () => end('SIGKILL'), close: () => end('SIGTERM') };
 }

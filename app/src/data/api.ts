@@ -121,9 +121,9 @@ export function createApi(options: ApiOptions): Api {
     const isOfProblems = response.headers.get('content-type')?.includes('problem+json') === true;
     const body = isOfProblems ? await jsonOf(response) : undefined;
     if (!isProblem(body)) throw stranger(response);
-    if (body.status === 503) {
+    if (body.status === 503 || body.status === 429) {
       const wait = retryAfterIn(response.headers.get('retry-after'), now());
-      throw new Unreachable(body.detail, 503, wait);
+      throw new Unreachable(body.detail, body.status, wait);
     }
     return body;
   }

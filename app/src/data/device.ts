@@ -1,4 +1,4 @@
-import { v7 } from 'uuid';
+import { v7, validate } from 'uuid';
 
 const KEY = 'calvet.device';
 
@@ -6,7 +6,8 @@ function known(): string {
   const made = v7();
   try {
     const kept = localStorage.getItem(KEY);
-    if (kept !== null) return kept;
+    // Anything else the server would not take.
+    if (kept !== null && validate(kept)) return kept;
     localStorage.setItem(KEY, made);
   } catch {
     // Without storage this tab is a device of its own.

@@ -1,6 +1,6 @@
 /** @jest-environment node */
-import type { Change, ChangeOutcome } from '@calvet/contract';
-import { Unreachable } from './api';
+import type { Change, ChangeOutcome, Problem } from '@calvet/contract';
+import { ApiProblem, Unreachable } from './api';
 import { deviceClock } from './clock';
 import type { LocalDatabase } from './local-database';
 import type { KeptEntry } from './local-schema';
@@ -30,6 +30,8 @@ function sendingTab() {
   /** Fields that the server does not know. */
   const unknown = new Set<string>();
   const proxy = { isServerReady: true };
+  /** What every batch meets, where it is not 0. */
+  const door = { status: 0 };
   const database = {
     loadEntries: () => (fails ? Promise.reject(new Error('closed')) : Promise.resolve([...inDatabase])),
     dropEntries: () => void inDatabase.splice(0),
@@ -51,6 +53,7 @@ function sendingTab() {
       sendChanges: (_houseId, changes) => {
         if (namesIn(changes).includes('Poison'))
           return Promise.reject(new Unreachable('A page says 500.', 500));
+        if (door.status !== 0) return Promise.reject(new ApiProblem(problemOf(door.status)));
         sent.push(...changes);
         const answer = ({ changeId, body }: Change): ChangeOutcome =>
           Object.keys(body).some((field) => unknown.has(field))
@@ -72,8 +75,17 @@ function sendingTab() {
     onAnswered: () => undefined,
     onUnknownLedger: () => Promise.resolve(true),
   });
-  return { inDatabase, outbox, sender, sent, unknown, proxy, breakDatabase: () => (fails = true) };
+  return { inDatabase, outbox, sender, sent, unknown, proxy, door, breakDatabase: () => (fails = true) };
 }
+
+const problemOf = (status: number): Problem => ({
+  type: 'urn:calvet:problem:any',
+  title: '',
+  status,
+  detail: 'Not now.',
+  code: 'any',
+  field: '',
+});
 
 const EARLY = '2031-03-01T08:00:00.000Z';
 const LATE = '2031-03-01T08:00:05.000Z';
@@ -144,3 +156,19 @@ test('a field that this app does not know either is refused', async () => {
   await jest.advanceTimersByTimeAsync(5000);
   expect(outbox.toSend()).toMatchObject({ pending: [], troubled: [{ trouble: { kind: 'refused' } }] });
 });
+
+test.each([401, 403, 421])(
+  'a server that takes nothing from here (%i) has everything wait until it does',
+  async (status) => {
+    const { outbox, sender, sent, door } = sendingTab();
+    door.status = status;
+    outbox.write([named('one', 'first', EARLY), named('two', 'second', LATE, 'roof')]);
+    sender.sendNow();
+    await jest.advanceTimersByTimeAsync(60_000);
+    expect(outbox.toSend().pending).toHaveLength(2);
+    door.status = 0;
+    sender.sendNow();
+    await jest.advanceTimersByTimeAsync(60_000);
+    expect(namesIn(sent)).toEqual(['first', 'second']);
+  },
+);

@@ -31,8 +31,8 @@ const FAULTS_MAX = 3;
 const FAULT_WAIT_MS = 3000;
 /** So long waits what the server does not know yet, before it is asked again. */
 const TOO_NEW_MS = 600_000;
-/** Answers that only mean: not now. */
-const LATER = new Set([401, 408, 425, 429]);
+/** Answers that only mean: not now, or not from this address, until whoever runs the server has seen to it. */
+const LATER = new Set([401, 403, 408, 421, 425]);
 /** The server says that it, or its database, is away. */
 const AWAY = 503;
 

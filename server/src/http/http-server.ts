@@ -6,7 +6,10 @@ import { createServer, type RequestListener, type Server } from 'node:http';
  */
 const KEEP_ALIVE_MS = 75_000;
 
+/** Whoever has not said what they ask for by then is not waited for. */
+const HEADERS_MS = 20_000;
+
 /** A server for an app. */
 export function httpServer(app: RequestListener): Server {
-  return createServer({ keepAliveTimeout: KEEP_ALIVE_MS }, app);
+  return createServer({ keepAliveTimeout: KEEP_ALIVE_MS, headersTimeout: HEADERS_MS }, app);
 }

@@ -12,6 +12,7 @@ import { openDirectoryStore } from '../photo-store/directory-store';
 import type { PhotoStore } from '../photo-store/photo-store';
 import { ChangeWatch } from '../service/change-watch';
 import { openDatabase } from '../store/database';
+import { NO_LIMITS } from './address-limits';
 import { apiRouter } from './api';
 
 /*
@@ -129,11 +130,14 @@ function routes(): readonly string[] {
     photos,
     watch: new ChangeWatch(() => Promise.resolve(new Map())),
     compute: () => Promise.resolve(null),
+    limits: NO_LIMITS,
   });
   return router.stack.flatMap(({ route }) => {
     if (route === undefined) return [];
     const { methods } = route as unknown as { readonly methods: Readonly<Record<string, boolean>> };
-    const names = methods._all === true ? ['all'] : Object.keys(methods);
+    // What stands for all methods, after others, says which there are.
+    const named = Object.keys(methods).filter((method) => method !== '_all');
+    const names = named.length === 0 ? ['all'] : named;
     return names.map((method) => `${method.toUpperCase()} ${route.path}`);
   });
 }

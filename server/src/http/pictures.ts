@@ -10,6 +10,7 @@ import {
   type Pictures,
 } from '../service/pictures';
 import type { Principal } from '../service/rights';
+import { only } from './only';
 import { houseIdOf } from './paths';
 import { whoAsks } from './principal';
 import { HttpProblem } from './problems';
@@ -27,6 +28,8 @@ export function pictureNameOf(value: unknown): string {
   }
   return name as string;
 }
+
+const READ = only('GET', 'HEAD');
 
 type Looking<Found> = (
   pictures: Pictures,
@@ -68,11 +71,14 @@ export function addPictureRoutes(router: Router, pictures: Pictures): void {
     };
 
   for (const at of ['/houses/:houseId/pictures/:sha256', '/pictures/:sha256']) {
-    router.head(at, async (request, response) => {
-      const isHere = await look(request, response, hasPicture);
-      response.status(isHere === true ? 204 : 404).end();
-    });
-    router.get(at, handOut(readPicture));
-    router.get(`${at}/thumbnail`, handOut(readThumbnail));
+    router
+      .route(at)
+      .head(async (request, response) => {
+        const isHere = await look(request, response, hasPicture);
+        response.status(isHere === true ? 204 : 404).end();
+      })
+      .get(handOut(readPicture))
+      .all(READ);
+    router.route(`${at}/thumbnail`).get(handOut(readThumbnail)).all(READ);
   }
 }

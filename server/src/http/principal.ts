@@ -2,6 +2,7 @@ import { AUTHOR_HEADER, CLOCK_HEADER, DEVICE_HEADER, PRACTICE_ID, type Author } 
 import type { Request, RequestHandler, Response } from 'express';
 import { uuid } from '@calvet/contract/schemas';
 import type { Principal } from '../service/rights';
+import { HttpProblem } from './problems';
 
 const AUTHOR_MAX = 120;
 const UNNAMED = 'unnamed';
@@ -22,9 +23,11 @@ function authorOf(request: Request): Author {
     // A name that is not percent-encoded is taken as it stands.
   }
   const { value: device, error } = deviceId.validate(request.get(DEVICE_HEADER) ?? '');
+  if (error !== undefined)
+    throw new HttpProblem(422, 'malformed-id', DEVICE_HEADER, 'The id of a device is a UUID.');
   return {
     name: name.trim().slice(0, AUTHOR_MAX) || UNNAMED,
-    device: error === undefined ? (device as string) : '',
+    device: device as string,
     now: new Date(),
     clock: clockOf(request),
   };

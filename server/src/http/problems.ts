@@ -6,6 +6,7 @@ import { UnknownLedger } from '../service/accept-changes';
 import { TooBusy, TooMuch } from '../service/computing';
 import { PictureRefused } from '../service/pictures';
 import { isUnreachable } from '../store/database';
+import { LongQueue } from '../store/turns';
 
 /** An answer of status 400 or above, thrown by a handler. */
 export class HttpProblem extends Error {
@@ -15,6 +16,7 @@ export class HttpProblem extends Error {
     readonly field: string,
     detail: string,
     readonly extra: Pick<Problem, 'results' | 'bound'> = {},
+    readonly headers: Readonly<Record<string, string>> = {},
   ) {
     super(detail);
   }
@@ -22,12 +24,15 @@ export class HttpProblem extends Error {
 
 const TITLES: Readonly<Record<number, string>> = {
   400: 'The request cannot be read',
+  403: 'Not from there',
   404: 'There is no such thing',
   405: 'Not done this way',
   409: 'Somebody else changed it meanwhile',
   413: 'The request is too large',
   415: 'The request is of a kind that is not read here',
+  421: 'Not known here',
   422: 'The input was refused',
+  429: 'Too much at once',
   500: 'The server failed',
   503: 'Not just now',
   507: 'There is no room',
@@ -76,6 +81,14 @@ export function problemOf(error: unknown): HttpProblem {
       'This takes longer, or more memory, than a computation may have on the server: give it less, or compute on the device.',
     );
   }
+  if (error instanceof LongQueue) {
+    return new HttpProblem(
+      503,
+      'busy',
+      '',
+      'Others write into this house, and it takes longer than usual: try again in a moment.',
+    );
+  }
   if (error instanceof URIError) {
     return new HttpProblem(400, 'malformed-path', '', 'The path holds a character that is not encoded.');
   }
@@ -112,6 +125,7 @@ export function problemBody(problem: HttpProblem): Problem {
 function send(response: Response, problem: HttpProblem): void {
   const body: Problem = { ...problemBody(problem), requestId: String(response.req.id) };
   if (problem.status === 503) response.setHeader('retry-after', '2');
+  response.set(problem.headers);
   response.status(problem.status).type('application/problem+json').send(JSON.stringify(body));
 }
 

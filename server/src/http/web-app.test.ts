@@ -6,7 +6,7 @@ import { pagesIn } from '../../../bin/machine/pages.mjs';
 import { startServer, type RunningServer } from '../../test/running-server';
 
 let server: RunningServer;
-const folder = mkdtempSync(join(tmpdir(), 'calvet-web-'));
+const folder = mkdtempSync(join(tmpdir(), '.calvet-web-'));
 const hashed = 'entry-0123456789abcdef0123456789abcdef.js';
 const script = 'console.log(1)';
 

@@ -13,6 +13,7 @@ import {
 import { readChange, type ReadChange } from '@calvet/contract/changes/read-change';
 import { may, mayOpen, type Principal } from './rights';
 import { inTransaction, type Database, type Transaction } from '../store/database';
+import { Turns } from '../store/turns';
 import {
   acceptedBefore,
   acceptedSince,
@@ -28,6 +29,9 @@ import {
   type LedgerState,
 } from '../store/records';
 
+/** Writers to one ledger, in this process; those of others wait in the database. */
+const turns = new Turns(5000);
+
 /** A ledger was asked for that nobody began, or that is not there for whoever asks. */
 export class UnknownLedger extends Error {}
 
@@ -36,16 +40,12 @@ async function openLedger(
   ledgerId: string,
   principal: Principal,
   changes: readonly Change[],
+  isCloseLook: boolean,
 ): Promise<Ledger> {
   const begun = changes.map((change) => begunBy(change, ledgerId)).find((each) => each !== null);
   if (begun != null && mayOpen(principal, begun)) await startLedger(tx, begun);
   const locked = await lockLedger(tx, ledgerId);
   if (locked === null || !mayOpen(principal, locked)) throw new UnknownLedger();
-  const before = await acceptedBefore(
-    tx,
-    ledgerId,
-    changes.map(({ changeId }) => changeId),
-  );
   const records = new Map<string, LedgerRecord>();
   // Nothing is written into a house that somebody deleted.
   if (locked.isDeleted)
@@ -56,6 +56,13 @@ async function openLedger(
   );
   // What nobody has made yet is in no table.
   const made = changes.filter(({ op, id }) => op !== 'create' || owners.has(id));
+  // Nor is what makes it, unless under the id of another change, which the table itself does not take twice.
+  const maybeBefore = isCloseLook ? changes : made;
+  const before = await acceptedBefore(
+    tx,
+    ledgerId,
+    maybeBefore.map(({ changeId }) => changeId),
+  );
   for (const kind of new Set(made.map((change) => change.kind))) {
     const ids = new Set(made.filter((change) => change.kind === kind).map(({ id }) => id));
     const found = await recordsById(tx, kind, [...ids]);
@@ -168,8 +175,8 @@ export async function acceptChanges(
     const begun = read.ok ? null : begunBy(inputs[i], ledgerId);
     return begun !== null && mayOpen(principal, begun);
   });
-  return inTransaction(db, async (tx) => {
-    const ledger = await openLedger(tx, ledgerId, principal, changes).catch((error: unknown) => {
+  const write = async (tx: Transaction, attempt: number): Promise<AcceptedBatch> => {
+    const ledger = await openLedger(tx, ledgerId, principal, changes, attempt > 1).catch((error: unknown) => {
       if (error instanceof UnknownLedger && isBeginning) return null;
       throw error;
     });
@@ -178,5 +185,6 @@ export async function acceptChanges(
     await writeLedger(tx, ledger);
     const { kind, accepted, lastChange } = ledger;
     return { results, state: accepted.length === 0 ? null : { id: ledgerId, kind, lastChange } };
-  });
+  };
+  return turns.take(ledgerId, () => inTransaction(db, write));
 }

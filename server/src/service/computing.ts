@@ -1,4 +1,4 @@
-import { computeByName, takesLong, unknownOperation } from '@calvet/core/operations';
+import { computeByName, knownInput, takesLong, unknownOperation } from '@calvet/core/operations';
 import { Refusal } from '@calvet/core/refusal';
 import { may, type Principal } from './rights';
 import type { LongAnswer, LongComputation } from './long-computation';
@@ -37,7 +37,8 @@ export function computing(threads: Threads): Compute {
   return async (principal, name, input, bytes, signal) => {
     if (!may(principal, 'see', 'computation')) throw unknownOperation(name);
     if (!takesLong(name) && bytes <= SHORT_BYTES) return computeByName(name, input);
-    const answer = await threads.run({ name, input }, signal);
+    // What does not fit is no matter for a thread, and what is not known need not be such as can be handed over to one.
+    const answer = await threads.run({ name, input: knownInput(name, input) }, signal);
     if ('output' in answer) return answer.output;
     const { code, field, message, bound } = answer.refused;
     throw new Refusal(code, field, message, { bound });

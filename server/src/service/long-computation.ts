@@ -1,5 +1,8 @@
 import { computeByName } from '@calvet/core/operations';
 import { Refusal, type RefusalDescription } from '@calvet/core/refusal';
+import { giveWay } from './give-way';
+
+giveWay();
 
 /** What is asked of a thread: a computation by name. */
 export interface LongComputation {

@@ -63,13 +63,29 @@ test.each<[string, () => string, string, string]>([
 ])('%s is refused by its field, and the rest of the batch is taken', async (_name, wrong, code, field) => {
   const response = await fetch(server.url + apiPaths.changes(ledgerId), {
     method: 'POST',
-    headers: { 'content-type': 'application/json', 'x-calvet-device': `{${v7()}}` },
+    headers: { 'content-type': 'application/json' },
     body: `{"changes":[${wrong()},${JSON.stringify(change({}))}]}`,
   });
   const body = (await response.json()) as { results: readonly object[] };
   expect([response.status, body]).toMatchObject([422, { code, field: `changes[0].${field}` }]);
   expect(body.results).toMatchObject([{ outcome: 'refused' }, { outcome: 'applied' }]);
 });
+
+test.each(['{ID}', '[ID]', 'ID ID', 'nobody'])(
+  'a device whose id is written as %s is refused by its header',
+  async (form) => {
+    const device = form.replaceAll('ID', v7());
+    const headers = { 'x-calvet-device': device };
+    const answer = await ask(server.url + apiPaths.changes(ledgerId), {
+      json: { changes: [change({})] },
+      headers,
+    });
+    expect([answer.status, answer.body]).toMatchObject([
+      422,
+      { code: 'malformed-id', field: 'x-calvet-device' },
+    ]);
+  },
+);
 
 test('one id that is made in two houses at once is that of one of them', async () => {
   const houses = Array.from({ length: 4 }, () => v7());

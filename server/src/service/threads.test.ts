@@ -1,5 +1,5 @@
-import { readdirSync } from 'node:fs';
-import { join } from 'node:path';
+import { readdirSync, readFileSync } from 'node:fs';
+import { dirname, join } from 'node:path';
 import { setTimeout as pause } from 'node:timers/promises';
 import { computing, TooBusy, TooMuch } from './computing';
 import { PRACTICE_ID } from '@calvet/contract';
@@ -64,6 +64,25 @@ test('two hundred computations, half of them given up, leave no descriptor behin
   };
   const before = await some(20);
   expect(await some(180)).toBeLessThanOrEqual(before + 4);
+});
+
+test('threads give way to everything else that the process does', async () => {
+  const script = process.env.CALVET_SERVER;
+  if (script === undefined) throw new Error('Run this through "npm test", which builds the server.');
+  const made = openThreads(join(dirname(script), 'service', 'long-computation.js'), () => undefined);
+  open.push(made);
+  const input = { temperatureC: 21, relativeHumidity: 0.45 };
+  expect(await made.run({ name: 'air.dewPoint', input }, never)).toHaveProperty('output.dewPointC');
+  // The eighteenth figure after the name, which may hold anything (proc(5)).
+  const niceOf = (task: string) =>
+    Number(
+      readFileSync(`/proc/self/task/${task}/stat`, 'utf8')
+        .replace(/^.*\) /, '')
+        .split(' ')[16],
+    );
+  const nice = readdirSync('/proc/self/task').map(niceOf);
+  expect(nice.filter((each) => each === 10)).toHaveLength(1);
+  expect(niceOf(String(process.pid))).toBe(0);
 });
 
 test('a large input is computed by a thread, however short its operation is', async () => {
