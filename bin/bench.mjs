@@ -1,4 +1,4 @@
-import { existsSync, mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { existsSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { createServer } from 'node:http';
 import { extname, join } from 'node:path';
 import { gzipSync } from 'node:zlib';
@@ -6,6 +6,7 @@ import { hashOf, root, workFolder } from './machine/checkout.mjs';
 import { startDatabase } from './machine/database.mjs';
 import { ensureProgram } from './machine/debian.mjs';
 import { ensurePackages } from './machine/packages.mjs';
+import { holdFolder } from './machine/folder-lock.mjs';
 import { freePort } from './machine/free-port.mjs';
 import { exitWith, mustRun, run, Trouble } from './machine/processes.mjs';
 import { startServer } from './machine/server.mjs';
@@ -109,6 +110,32 @@ async function measureProcesses(database) {
   }
 }
 
+/** Times the list of houses while long computations are asked for. */
+async function measureBesideComputations(database) {
+  await database.sql('create database beside');
+  const databaseUrl = database.url.replace(/\/[^/]*$/, '/beside');
+  // Nobody is refused for asking often.
+  const env = { CALVET_LIMIT_REQUESTS: '0' };
+  const server = await startServer({
+    port: await freePort(),
+    databaseUrl,
+    folder: join(folder, 'beside'),
+    env,
+  });
+  try {
+    await mustRun(process.execPath, ['--import', 'tsx', 'demo/src/seed.ts', server.url]);
+    await mustRun(process.execPath, [
+      '--import',
+      'tsx',
+      'server/bench/beside-computations.bench.ts',
+      server.url,
+    ]);
+  } finally {
+    await server.stop();
+    await database.sql('drop database beside');
+  }
+}
+
 /** The app's own store as one script, for a page that does nothing else. */
 async function bundleStorePage() {
   const bundle = join(folder, 'store-page.js');
@@ -128,20 +155,21 @@ async function bundleStorePage() {
 async function main() {
   await ensurePackages();
   const chromium = await ensureProgram('chromium', 'chromium', 'the browser that is measured');
-  mkdirSync(folder, { recursive: true });
+  await holdFolder(folder, 'npm run bench');
   rmSync(join(folder, 'database'), { recursive: true, force: true });
   console.log('Core');
   await measureCore('core');
   await measureCore('coverage');
   await measureBatch();
 
-  const database = await startDatabase({ folder, port: await freePort() });
+  const database = await startDatabase({ folder, port: await freePort(), mayMakeSchemas: true });
   try {
     console.log('Server');
     await mustRun(process.execPath, ['--import', 'tsx', 'server/bench/changes.bench.ts'], {
       env: { CALVET_TEST_DATABASE_URL: database.url, NODE_ENV: 'production' },
     });
     await measureProcesses(database);
+    await measureBesideComputations(database);
     console.log('App');
     const webFolder = await ensureWebApp();
     await ensureBareApp();

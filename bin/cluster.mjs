@@ -2,6 +2,7 @@ import { join } from 'node:path';
 import { workFolder } from './machine/checkout.mjs';
 import { startCluster } from './machine/galera.mjs';
 import { ensurePackages } from './machine/packages.mjs';
+import { holdFolder } from './machine/folder-lock.mjs';
 import { freePort } from './machine/free-port.mjs';
 import { exitWith, run, stopOnSignal } from './machine/processes.mjs';
 import { startServer } from './machine/server.mjs';
@@ -38,6 +39,7 @@ async function check(cluster, servers) {
 async function main() {
   await ensurePackages();
   const webFolder = isCheck ? undefined : await ensureWebApp();
+  await holdFolder(folder, 'npm run cluster');
   const running = [];
   const stop = async () => {
     for (const part of running.splice(0).reverse()) await part.stop();

@@ -3,6 +3,7 @@ import { join } from 'node:path';
 import { workFolder } from './machine/checkout.mjs';
 import { startDatabase } from './machine/database.mjs';
 import { ensurePackages } from './machine/packages.mjs';
+import { holdFolder } from './machine/folder-lock.mjs';
 import { isFree } from './machine/free-port.mjs';
 import { exitWith, mustRun, stopOnSignal, Trouble } from './machine/processes.mjs';
 import { startServer } from './machine/server.mjs';
@@ -14,12 +15,19 @@ const databasePort = Number(process.env.CALVET_DB_PORT ?? 4311);
 const existing = process.env.CALVET_DATABASE_URL;
 const reset = process.argv.includes('--reset');
 
+/** What to do when a part of the demo ends by itself. */
+const ENDED = {
+  database: `The database ended; see ${join(folder, 'database.log')}. What was entered is kept: start again with “npm run demo”.`,
+  server: `The server ended; see ${join(folder, 'server.log')}. What was entered is kept: start again with “npm run demo”.`,
+};
+
 async function openDatabase() {
   if (existing !== undefined && existing !== '') return { url: existing, stop: async () => {} };
   return startDatabase({ folder, port: databasePort, fresh: reset });
 }
 
 async function main() {
+  await holdFolder(folder, 'npm run demo');
   if (!(await isFree(port))) {
     throw new Trouble(
       `Port ${port} is in use. Is Calvet running already? Otherwise set CALVET_PORT to a free port.`,
@@ -33,18 +41,21 @@ async function main() {
     for (const part of running.splice(0).reverse()) await part.stop();
   };
   stopOnSignal(stop);
+  const watch = (part, child) =>
+    child?.on('exit', () => {
+      if (running.length > 0) void stop().finally(() => exitWith(new Trouble(ENDED[part])));
+    });
   try {
     await ensurePackages();
     const webFolder = await ensureWebApp();
     if (reset) rmSync(join(folder, 'photos'), { recursive: true, force: true });
     const database = await openDatabase();
     running.push(database);
+    watch('database', database.child);
     const server = await startServer({ port, databaseUrl: database.url, webFolder, folder });
     running.push(server);
+    watch('server', server.child);
     await mustRun(process.execPath, ['--import', 'tsx', 'demo/src/seed.ts', server.url]);
-    server.child.on('exit', () => {
-      if (running.length > 0) void stop().finally(() => exitWith(new Trouble('The server ended.')));
-    });
     console.log(`Calvet is ready at ${server.url}`);
   } catch (error) {
     await stop();

@@ -2,6 +2,7 @@ import { spawn } from 'node:child_process';
 import { join } from 'node:path';
 import { root, workFolder } from './machine/checkout.mjs';
 import { startDatabase } from './machine/database.mjs';
+import { holdFolder } from './machine/folder-lock.mjs';
 import { ensurePackages } from './machine/packages.mjs';
 import { makeFiles } from './machine/web-app.mjs';
 import { answers, exitWith, mustRun, stopChild, stopOnSignal, waitUntil } from './machine/processes.mjs';
@@ -16,6 +17,7 @@ function start(command, args, cwd, env) {
 }
 
 async function main() {
+  await holdFolder(folder, 'npm run dev');
   const running = [];
   const stop = async () => {
     for (const part of running.splice(0).reverse()) await part.stop();
@@ -32,6 +34,7 @@ async function main() {
     {
       CALVET_PORT: String(port),
       CALVET_DATABASE_URL: database.url,
+      CALVET_ADDRESSES: ['localhost', '127.0.0.1'].map((name) => `http://${name}:${appPort}`).join(' '),
       CALVET_LOG_LEVEL: process.env.CALVET_LOG_LEVEL ?? 'warn',
     },
   );

@@ -4,6 +4,7 @@ import { root, workFolder } from './machine/checkout.mjs';
 import { startDatabase } from './machine/database.mjs';
 import { ensureProgram } from './machine/debian.mjs';
 import { ensurePackages } from './machine/packages.mjs';
+import { holdFolder } from './machine/folder-lock.mjs';
 import { freePort } from './machine/free-port.mjs';
 import { exitWith, mustRun } from './machine/processes.mjs';
 import { startServer } from './machine/server.mjs';
@@ -15,6 +16,7 @@ async function main() {
   await ensurePackages();
   const chromium = await ensureProgram('chromium', 'chromium', 'the browser that takes the pictures');
   const webFolder = await ensureWebApp();
+  await holdFolder(join(workFolder, 'screenshots-lock'), 'npm run screenshots');
   rmSync(folder, { recursive: true, force: true });
   const database = await startDatabase({ folder, port: await freePort() });
   try {

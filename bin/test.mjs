@@ -5,11 +5,13 @@ import { builtServer } from './machine/built-server.mjs';
 import { startDatabase } from './machine/database.mjs';
 import { ensureProgram } from './machine/debian.mjs';
 import { ensurePackages } from './machine/packages.mjs';
+import { holdFolder } from './machine/folder-lock.mjs';
 import { freePort } from './machine/free-port.mjs';
 import { exitWith, run, stopOnSignal, Trouble } from './machine/processes.mjs';
 import { ensureWebApp } from './machine/web-app.mjs';
 
 const folder = join(workFolder, 'test');
+const locks = join(workFolder, 'test-lock');
 const reports = join(folder, 'reports');
 const tally = { passed: 0, failed: 0 };
 
@@ -87,6 +89,7 @@ async function main([part]) {
   if (part !== undefined && part !== 'quick')
     throw new Trouble(`There is no part “${part}”: leave it out, or give “quick” for lint, types and units.`);
   await ensurePackages();
+  await holdFolder(locks, 'npm test');
   rmSync(folder, { recursive: true, force: true });
   mkdirSync(reports, { recursive: true });
   if (part === 'quick') {
@@ -103,6 +106,7 @@ async function main([part]) {
     folder,
     port: await freePort(),
     settings: ['--innodb-flush-log-at-trx-commit=0'],
+    mayMakeSchemas: true,
   });
   stopOnSignal(() => database.stop());
   try {

@@ -21,9 +21,10 @@ function inNode(script: string) {
 test('a backup that is written while the server runs brings every record and every picture back', () => {
   const { lines, stderr, status } = inNode(`
     import { createHash } from 'node:crypto';
-    import { rmSync } from 'node:fs';
+    import { appendFileSync, cpSync, existsSync, readdirSync, readFileSync, rmSync, statSync, truncateSync, writeFileSync } from 'node:fs';
+    import { gunzipSync, gzipSync } from 'node:zlib';
     import { join } from 'node:path';
-    import { backUp, restore } from './backup.mjs';
+    import { backUp, restore, verify } from './backup.mjs';
     import { startDatabase } from './database.mjs';
     import { freePort } from './free-port.mjs';
     import { run } from './processes.mjs';
@@ -61,25 +62,91 @@ test('a backup that is written while the server runs brings every record and eve
     const to = join(where, 'backup');
     const written = await backUp({ databaseUrl: first.databaseUrl, photoFolder, to });
     const again = await backUp({ databaseUrl: first.databaseUrl, photoFolder, to });
+    const verified = await verify({ from: to });
+    const fails = (deed) => deed.then(() => 'nothing', (error) => error.message);
+    const without = {
+      noFolder: await fails(backUp({ databaseUrl: first.databaseUrl, to })),
+      lostFolder: await fails(backUp({ databaseUrl: first.databaseUrl, photoFolder: join(where, 'lost'), to })),
+      noTarget: await fails(restore({ databaseUrl: first.databaseUrl, from: to })),
+    };
     const refused = await restore({ databaseUrl: first.databaseUrl, photoFolder, from: to }).catch((error) => error.message);
     await server.stop();
     await first.database.stop();
     rmSync(photoFolder, { recursive: true });
 
     const second = await startOn('second');
+    const damaged = {};
+    /** What becomes of a backup that is damaged in some way; whether anything is in the database then, or with the pictures. */
+    const tryDamaged = async (name, damage) => {
+      const from = join(where, name);
+      cpSync(to, from, { recursive: true });
+      await damage(from);
+      const restored = await fails(restore({ databaseUrl: second.databaseUrl, photoFolder, from }));
+      const tables = await second.database.sql('show tables from calvet');
+      damaged[name] = { restored, verified: await fails(verify({ from })), tables: tables.output, photos: existsSync(photoFolder) };
+    };
+    const dumpOf = (from) => join(from, 'database.sql.gz');
+    const text = gunzipSync(readFileSync(dumpOf(to))).toString();
+    const rewrite = (from, changed) => writeFileSync(dumpOf(from), gzipSync(changed));
+    await tryDamaged('cutFile', (from) => truncateSync(dumpOf(from), statSync(dumpOf(from)).size - 500));
+    await tryDamaged('cutText', (from) => rewrite(from, text.slice(0, text.length / 2)));
+    await tryDamaged('lostRow', (from) => rewrite(from, text.replace(/INSERT INTO .area. .*\\n/, '')));
+    await tryDamaged('lostPictures', (from) => rmSync(join(from, 'photos'), { recursive: true }));
+    await tryDamaged('formerCut', (from) => {
+      rmSync(join(from, 'contents.json'));
+      rewrite(from, text.slice(0, text.length / 2));
+    });
+    // It says that it is whole, and the database cannot read it.
+    await tryDamaged('unreadable', (from) => {
+      rmSync(join(from, 'contents.json'));
+      rewrite(from, text.replace('CREATE TABLE \x60photo\x60', 'CREATE TABEL \x60photo\x60'));
+    });
+    const aPicture = readdirSync(join(to, 'photos'), { recursive: true }).find((name) => /[0-9a-f]{64}$/.test(name));
+    cpSync(to, join(where, 'rotten'), { recursive: true });
+    appendFileSync(join(where, 'rotten', 'photos', aPicture), 'x');
+    const rotten = await fails(verify({ from: join(where, 'rotten') }));
+
     await restore({ databaseUrl: second.databaseUrl, photoFolder, from: to });
     const restored = await serve(second.databaseUrl);
     const after = await stateOf(restored);
     await restored.stop();
     await second.database.stop();
-    console.log(JSON.stringify({ before, after, written, again, refused }));
+    console.log(JSON.stringify({ before, after, written, again, refused, verified, without, damaged, rotten }));
   `);
-  expect([stderr.replace(/npm warn.*\n?/g, '').trim(), status]).toEqual(['', 0]);
-  const { before, after, written, again, refused } = JSON.parse(lines.at(-1) ?? '{}');
+  // The database's own words on the one dump that it cannot read, and nobody else's.
+  expect([stderr, status]).toEqual([expect.stringMatching(/ERROR 1064/), 0]);
+  expect(stderr).not.toMatch(/Error:|at .*\.mjs/);
+  const { before, after, written, again, refused, verified, without, damaged, rotten } = JSON.parse(
+    lines.at(-1) ?? '{}',
+  );
   expect(before.records).toBeGreaterThan(20);
   expect(before.pictures).toBe(12);
   expect(after).toEqual(before);
   // Each picture and the small one beside it; the second time none is new.
   expect([written.pictures, again.pictures]).toEqual([24, 0]);
   expect(refused).toMatch(/A backup is brought back into an empty one/);
+  expect(verified).toMatchObject({ isCompared: true });
+  expect(verified.rows).toBeGreaterThan(before.records);
+  expect(without).toEqual({
+    noFolder: expect.stringMatching(/^Set CALVET_PHOTO_FOLDER/) as string,
+    lostFolder: expect.stringMatching(/^There is no folder .*lost/) as string,
+    noTarget: expect.stringMatching(/^Set CALVET_PHOTO_FOLDER/) as string,
+  });
+  const nothingIsThere = { tables: '', photos: false };
+  const cut = { restored: expect.stringMatching(/cut short or damaged.*Nothing was brought back/) as string };
+  for (const name of ['cutFile', 'cutText', 'lostRow', 'formerCut'])
+    expect([name, damaged[name]]).toEqual([
+      name,
+      { ...cut, ...nothingIsThere, verified: damaged[name].restored },
+    ]);
+  expect(damaged.lostPictures).toEqual({
+    ...nothingIsThere,
+    restored: expect.stringMatching(/^Of 24 files of pictures 0 are in/) as string,
+    verified: damaged.lostPictures.restored,
+  });
+  expect(damaged.unreadable).toMatchObject({
+    ...nothingIsThere,
+    restored: 'Bringing the database back failed (1).',
+  });
+  expect(rotten).toMatch(/^1 pictures are damaged, among them/);
 });

@@ -89,3 +89,49 @@ test('a database that a killed command left behind is stopped by the next one', 
   const next = inNode(`${startDatabase(data)}; await database.stop();`);
   expect([next.status, next.stderr]).toEqual([0, '']);
 }, 60_000);
+
+test('a folder that a command holds is held against another, which says by whom, until the first has ended', async () => {
+  const data = join(folder, 'held');
+  const hold = (what: string) => `
+    import { holdFolder } from './folder-lock.mjs';
+    import { exitWith } from './processes.mjs';
+    await holdFolder(${JSON.stringify(data)}, '${what}').catch(exitWith);
+    console.log('held');
+  `;
+  const first = spawn(
+    process.execPath,
+    ['--input-type=module', '-e', `${hold('npm run first')}; setInterval(() => {}, 1000);`],
+    { cwd: __dirname },
+  );
+  await new Promise((resolve) => first.stdout.once('data', resolve));
+  const second = inNode(hold('npm run second'));
+  expect([second.status, second.stdout]).toEqual([1, '']);
+  expect(second.stderr).toMatch(
+    new RegExp(`held is in use by npm run first \\(process ${first.pid}, since .*It goes on undisturbed`),
+  );
+  expect(first.exitCode).toBeNull();
+  const ended = new Promise((resolve) => first.once('exit', resolve));
+  first.kill('SIGKILL');
+  await ended;
+  // One that ends by itself lets go too.
+  for (const what of ['npm run third', 'npm run fourth'])
+    expect(inNode(hold(what))).toMatchObject({ status: 0, stdout: 'held' });
+});
+
+test('whoever uses a private database has rights on its own schema, and on no other', () => {
+  const data = join(folder, 'rights');
+  const { stdout } = inNode(`
+    import { startDatabase } from './database.mjs';
+    import { freePort } from './free-port.mjs';
+    import { capture } from './processes.mjs';
+    const database = await startDatabase({ folder: ${JSON.stringify(data)}, port: await freePort() });
+    const { port, password } = new URL(database.url);
+    const ask = (statement) => capture('mariadb', ['--no-defaults', '-h127.0.0.1', '-P' + port, '-ucalvet', '-p' + password, '-e', statement]);
+    const codes = [];
+    for (const statement of ['create table calvet.t (id int)', 'create database other', 'select * from mysql.user', 'drop table calvet.t'])
+      codes.push((await ask(statement)).code);
+    console.log(codes.join(' '));
+    await database.stop();
+  `);
+  expect(stdout).toBe('0 1 1 0');
+}, 60_000);

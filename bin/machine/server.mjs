@@ -1,5 +1,5 @@
 import { spawn } from 'node:child_process';
-import { mkdirSync, openSync } from 'node:fs';
+import { mkdirSync, openSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { builtServer } from './built-server.mjs';
 import { root } from './checkout.mjs';
@@ -12,7 +12,9 @@ import { answers, stopChild, Trouble, waitUntil } from './processes.mjs';
 export async function startServer({ port, databaseUrl, webFolder, folder, env = {} }) {
   mkdirSync(folder, { recursive: true });
   const logFile = join(folder, 'server.log');
-  const log = openSync(logFile, 'a');
+  // What it says before it has a log, and after.
+  const output = join(folder, 'server-output.log');
+  const log = openSync(output, 'w');
   const child = spawn(process.execPath, ['--enable-source-maps', await builtServer()], {
     cwd: join(root, 'server'),
     detached: true,
@@ -22,6 +24,7 @@ export async function startServer({ port, databaseUrl, webFolder, folder, env = 
       CALVET_PORT: String(port),
       CALVET_DATABASE_URL: databaseUrl,
       CALVET_PHOTO_FOLDER: join(folder, 'photos'),
+      CALVET_LOG_FILE: logFile,
       // A checkout on a small disk may still be tried out.
       CALVET_PHOTO_LEAVE_FREE_MB: '50',
       ...(webFolder === undefined ? {} : { CALVET_WEB_FOLDER: webFolder }),
@@ -29,11 +32,14 @@ export async function startServer({ port, databaseUrl, webFolder, folder, env = 
     },
   });
   const url = `http://127.0.0.1:${port}`;
-  await waitUntil(() => answers(`${url}/api/v1/ready`), {
+  const isOver = () => child.exitCode !== null;
+  await waitUntil(async () => isOver() || answers(`${url}/api/v1/ready`), {
     seconds: 60,
     what: `The server (see ${logFile})`,
-    gaveUp: () => child.exitCode !== null,
   });
-  if (child.exitCode !== null) throw new Trouble(`The server ended at once; see ${logFile}.`);
+  if (isOver()) {
+    const said = readFileSync(output, 'utf8').trim();
+    throw new Trouble(`The server ended at once${said === '' ? `; see ${logFile}.` : `:\n${said}`}`);
+  }
   return { url, child, stop: () => stopChild(child) };
 }
