@@ -3,13 +3,20 @@ import { randomBytes } from 'node:crypto';
 import { createServer, type Server } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import { join } from 'node:path';
+import compression from 'compression';
+import { drizzle } from 'drizzle-orm/mysql2';
 import express from 'express';
+import helmet from 'helmet';
 import { createConnection, createPool } from 'mysql2/promise';
 import pino from 'pino';
+import { pinoHttp } from 'pino-http';
 import { v7 } from 'uuid';
-import { PRACTICE_ID } from '@calvet/contract';
+import { API, PRACTICE_ID } from '@calvet/contract';
+import { NO_LIMITS, type AddressLimits } from '../src/http/address-limits';
+import { apiRouter } from '../src/http/api';
 import { createApp } from '../src/http/create-app';
 import type { Recognise } from '../src/http/principal';
+import { answerWithProblem } from '../src/http/problems';
 import { ChangeWatch } from '../src/service/change-watch';
 import { computing } from '../src/service/computing';
 import longComputation from '../src/service/long-computation';
@@ -78,13 +85,21 @@ await migrateDatabase(databaseUrl, join(import.meta.dirname, '../src/store/migra
 
 const database = openDatabase(databaseUrl);
 const photos = await openDirectoryStore({ folder: join(tmpdir(), name), leaveFreeBytes: 0 });
-const appThat = (recognisedBy?: Recognise) =>
+const appThat = (
+  recognisedBy?: Recognise,
+  limits: AddressLimits = NO_LIMITS,
+  addresses: readonly URL[] = [],
+) =>
   createApp({
     db: database.db,
     log: pino({ level: 'silent' }),
     compute: computing({ run: async (computation) => longComputation(computation) }),
     watch: new ChangeWatch(() => allLedgers(database.db)),
     photos,
+    webFolder: null,
+    addresses,
+    trustedProxies: '',
+    limits,
     recognisedBy,
   });
 const calvet = await listen(appThat());
@@ -190,7 +205,37 @@ console.log(
     `${(withMade / withGiven).toFixed(3)} × (${withMade.toFixed(3)} ms)`,
 );
 
-for (const { server } of [made, given, calvet, bare]) {
+/** The same app without what stands at its doors, over a pool that waits for as long as it takes. */
+const unguarded = express();
+unguarded.use(pinoHttp({ logger: pino({ level: 'silent' }) }), helmet(), compression());
+unguarded.use(
+  API,
+  apiRouter({
+    db: drizzle(pool),
+    compute: computing({ run: async (computation) => longComputation(computation) }),
+    watch: new ChangeWatch(() => allLedgers(database.db)),
+    photos,
+    limits: NO_LIMITS,
+  }),
+);
+unguarded.use(answerWithProblem);
+const open = await listen(unguarded);
+const PLENTY = 1_000_000_000_000;
+const limits: AddressLimits = {
+  requestsAMinute: PLENTY,
+  bytesAMinute: PLENTY,
+  uploadsAMinute: PLENTY,
+  listeners: PLENTY,
+  computations: PLENTY,
+};
+const guarded = await listen(appThat(undefined, limits, [new URL('https://calvet.example')]));
+const [withChecks, without] = await processorTime([nothingNew(guarded.url), nothingNew(open.url)]);
+console.log(
+  `Processor time of a request with the checks at the door and a database that may not be silent, against one without: ` +
+    `${(withChecks / without).toFixed(3)} × (${withChecks.toFixed(3)} ms)`,
+);
+
+for (const { server } of [made, given, calvet, bare, open, guarded]) {
   server.closeAllConnections();
   server.close();
 }
