@@ -144,6 +144,16 @@ test('work too bad for a grade costs what its share of void costs, whatever the 
   expect(figuresOf(both).built.uValue).toBeGreaterThan(worst.built.uValue);
 });
 
+test('a house of as many areas as somebody draws has its figures', () => {
+  const one = envelopeFigures(house, [areaWith('framed-wall-140', 'II')]);
+  const many = envelopeFigures(
+    house,
+    Array.from({ length: 2500 }, () => areaWith('framed-wall-140', 'II')),
+  );
+  expect(many.built?.averageUValue).toBeCloseTo(one.built?.averageUValue ?? NaN, 9);
+  expect(many.built?.areaM2).toBeCloseTo(2500 * (one.built?.areaM2 ?? NaN), 6);
+});
+
 test('an area whose share of void is known is judged', () => {
   const bad = { ...areaWith('framed-wall-140', null), voidFraction: 0.06 };
   expect(envelopeFigures(house, [bad, areaWith('rim-board', null)]).ungraded).toBe(1);

@@ -139,7 +139,8 @@ export function envelopeFigures(house: HouseBody, areas: readonly AreaBody[]): E
   const thermal = (uOf: (item: (typeof computed)[number]) => number): HouseThermal | null =>
     computed.length === 0
       ? null
-      : computeWith(houseThermalOperation, {
+      : // As many as the house has: how long the list of a request may be is no matter of what is kept.
+        houseThermalOperation.run({
           areas: computed.map((item) => ({ areaM2: item.areaM2, uValue: uOf(item) })),
         });
   return {
