@@ -5,7 +5,7 @@ import { startDatabase } from './machine/database.mjs';
 import { holdFolder } from './machine/folder-lock.mjs';
 import { freePort } from './machine/free-port.mjs';
 import { ensurePackages } from './machine/packages.mjs';
-import { exitWith, run, stopOnSignal } from './machine/processes.mjs';
+import { exitWith, run, startedParts } from './machine/processes.mjs';
 import { startServer } from './machine/server.mjs';
 
 const folder = join(workFolder, 'attack');
@@ -15,20 +15,15 @@ async function main() {
   await ensurePackages();
   await holdFolder(join(workFolder, 'attack-lock'), 'npm run attack');
   rmSync(folder, { recursive: true, force: true });
-  const running = [];
-  const stop = async () => {
-    for (const part of running.splice(0).reverse()) await part.stop();
-  };
-  stopOnSignal(stop);
+  const started = startedParts();
   try {
-    const database = await startDatabase({ folder, port: await freePort() });
-    running.push(database);
-    const server = await startServer({ port: await freePort(), databaseUrl: database.url, folder });
-    running.push(server);
+    const database = started.add(await startDatabase({ folder, port: await freePort() }));
+    const port = await freePort();
+    const server = started.add(await startServer({ port, databaseUrl: database.url, folder }));
     const script = ['--import', 'tsx', 'server/attack/main.ts', server.url, String(server.child.pid)];
     process.exitCode = (await run(process.execPath, script)) ?? 1;
   } finally {
-    await stop();
+    await started.stop();
   }
   process.exit();
 }

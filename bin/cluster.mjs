@@ -4,7 +4,7 @@ import { startCluster } from './machine/galera.mjs';
 import { ensurePackages } from './machine/packages.mjs';
 import { holdFolder } from './machine/folder-lock.mjs';
 import { freePort } from './machine/free-port.mjs';
-import { exitWith, run, stopOnSignal } from './machine/processes.mjs';
+import { exitWith, run, startedParts } from './machine/processes.mjs';
 import { startServer } from './machine/server.mjs';
 import { ensureWebApp } from './machine/web-app.mjs';
 
@@ -40,14 +40,9 @@ async function main() {
   await ensurePackages();
   const webFolder = isCheck ? undefined : await ensureWebApp();
   await holdFolder(folder, 'npm run cluster');
-  const running = [];
-  const stop = async () => {
-    for (const part of running.splice(0).reverse()) await part.stop();
-  };
-  stopOnSignal(stop);
+  const started = startedParts();
   try {
-    const cluster = await startCluster({ folder });
-    running.push(cluster);
+    const cluster = started.add(await startCluster({ folder }));
     const servers = [];
     for (const first of [0, 1]) {
       const server = await startServer({
@@ -57,18 +52,17 @@ async function main() {
         folder: join(folder, `server${first + 1}`),
         env: { CALVET_PHOTO_FOLDER: join(folder, 'photos') },
       });
-      running.push(server);
-      servers.push(server);
+      servers.push(started.add(server));
     }
     if (isCheck) {
       const code = await check(cluster, servers);
-      await stop();
+      await started.stop();
       process.exit(code);
     }
     console.log('Three database nodes and two servers are ready:');
     for (const { url } of servers) console.log(`  ${url}`);
   } catch (error) {
-    await stop();
+    await started.stop();
     throw error;
   }
 }

@@ -5,7 +5,7 @@ import { startDatabase } from './machine/database.mjs';
 import { ensurePackages } from './machine/packages.mjs';
 import { holdFolder } from './machine/folder-lock.mjs';
 import { isFree } from './machine/free-port.mjs';
-import { exitWith, mustRun, stopOnSignal, Trouble } from './machine/processes.mjs';
+import { exitWith, mustRun, startedParts, Trouble } from './machine/processes.mjs';
 import { startServer } from './machine/server.mjs';
 import { ensureWebApp } from './machine/web-app.mjs';
 
@@ -16,10 +16,11 @@ const existing = process.env.CALVET_DATABASE_URL;
 const reset = process.argv.includes('--reset');
 
 /** What to do when a part of the demo ends by itself. */
-const ENDED = {
-  database: `The database ended; see ${join(folder, 'database.log')}. What was entered is kept: start again with “npm run demo”.`,
-  server: `The server ended; see ${join(folder, 'server.log')}. What was entered is kept: start again with “npm run demo”.`,
-};
+const ended = (part) =>
+  new Trouble(
+    `The ${part} ended; see ${join(folder, `${part}.log`)}. ` +
+      'What was entered is kept: start again with “npm run demo”.',
+  );
 
 async function openDatabase() {
   if (existing !== undefined && existing !== '') return { url: existing, stop: async () => {} };
@@ -36,29 +37,23 @@ async function main() {
   if (reset && existing) {
     throw new Trouble('--reset clears the demo database only; yours (CALVET_DATABASE_URL) is left alone.');
   }
-  const running = [];
-  const stop = async () => {
-    for (const part of running.splice(0).reverse()) await part.stop();
-  };
-  stopOnSignal(stop);
+  const started = startedParts();
   const watch = (part, child) =>
     child?.on('exit', () => {
-      if (running.length > 0) void stop().finally(() => exitWith(new Trouble(ENDED[part])));
+      if (!started.isEmpty()) void started.stop().finally(() => exitWith(ended(part)));
     });
   try {
     await ensurePackages();
     const webFolder = await ensureWebApp();
     if (reset) rmSync(join(folder, 'photos'), { recursive: true, force: true });
-    const database = await openDatabase();
-    running.push(database);
+    const database = started.add(await openDatabase());
     watch('database', database.child);
-    const server = await startServer({ port, databaseUrl: database.url, webFolder, folder });
-    running.push(server);
+    const server = started.add(await startServer({ port, databaseUrl: database.url, webFolder, folder }));
     watch('server', server.child);
     await mustRun(process.execPath, ['--import', 'tsx', 'demo/src/seed.ts', server.url]);
     console.log(`Calvet is ready at ${server.url}`);
   } catch (error) {
-    await stop();
+    await started.stop();
     throw error;
   }
 }

@@ -5,7 +5,7 @@ import { startDatabase } from './machine/database.mjs';
 import { holdFolder } from './machine/folder-lock.mjs';
 import { ensurePackages } from './machine/packages.mjs';
 import { makeFiles } from './machine/web-app.mjs';
-import { answers, exitWith, mustRun, stopChild, stopOnSignal, waitUntil } from './machine/processes.mjs';
+import { answers, exitWith, mustRun, startedParts, stopChild, waitUntil } from './machine/processes.mjs';
 
 const folder = join(workFolder, 'demo');
 const port = Number(process.env.CALVET_PORT ?? 4310);
@@ -18,15 +18,10 @@ function start(command, args, cwd, env) {
 
 async function main() {
   await holdFolder(folder, 'npm run dev');
-  const running = [];
-  const stop = async () => {
-    for (const part of running.splice(0).reverse()) await part.stop();
-  };
-  stopOnSignal(stop);
+  const started = startedParts();
   await ensurePackages();
   await makeFiles();
-  const database = await startDatabase({ folder, port: databasePort });
-  running.push(database);
+  const database = started.add(await startDatabase({ folder, port: databasePort }));
   const server = start(
     process.execPath,
     ['--watch', '--import', 'tsx', 'src/index.ts'],
@@ -38,7 +33,7 @@ async function main() {
       CALVET_LOG_LEVEL: process.env.CALVET_LOG_LEVEL ?? 'warn',
     },
   );
-  running.push({ stop: () => stopChild(server) });
+  started.add({ stop: () => stopChild(server) });
   const serverUrl = `http://127.0.0.1:${port}`;
   await waitUntil(() => answers(`${serverUrl}/api/v1/ready`), { what: 'The server' });
   await mustRun(process.execPath, ['--import', 'tsx', 'demo/src/seed.ts', serverUrl]);
@@ -48,7 +43,7 @@ async function main() {
     EXPO_NO_TELEMETRY: '1',
     CALVET_API_ORIGIN: serverUrl,
   });
-  running.push({ stop: () => stopChild(app) });
+  started.add({ stop: () => stopChild(app) });
   console.log(`The app with reload will be at http://127.0.0.1:${appPort}`);
 }
 

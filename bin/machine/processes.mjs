@@ -76,6 +76,23 @@ export async function stopChild(child) {
   clearTimeout(insist);
 }
 
+/** What a command has started, to be stopped together, the last first: by `stop`, or by a signal. */
+export function startedParts() {
+  const parts = [];
+  const stop = async () => {
+    for (const part of parts.splice(0).reverse()) await part.stop();
+  };
+  stopOnSignal(stop);
+  return {
+    add: (part) => {
+      parts.push(part);
+      return part;
+    },
+    isEmpty: () => parts.length === 0,
+    stop,
+  };
+}
+
 /** Calls `stop` once on Ctrl-C or SIGTERM and then ends this process. */
 export function stopOnSignal(stop) {
   let stopping = false;

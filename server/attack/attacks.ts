@@ -5,6 +5,7 @@ import { v7 } from 'uuid';
 import { HOSTILE } from '../test/hostile-pictures';
 import { named, type TestPicture } from '../test/pictures';
 import { areaBody, change, createHouse, photoOf, testBody } from '../test/records';
+import { announce, OF_HOUSE, send } from '../test/sending-pictures';
 import { askAs, askRaw, postText, type Target, type Told } from './asking';
 
 /** Something that is meant to harm a server. */
@@ -165,23 +166,11 @@ const REQUESTS: readonly Attack[] = [
   refused('a request without a host', (to) => askRaw(to, line('GET /api/v1/houses HTTP/1.1\n\n'))),
 ];
 
-const TUS = { 'tus-resumable': '1.0.0' };
-const uploads = `/api/v1/houses/${house}/uploads`;
-
-async function upload(to: Target, { bytes, sha256 }: TestPicture): Promise<Told> {
-  const response = await fetch(to.url + uploads, {
-    method: 'POST',
-    headers: {
-      ...TUS,
-      'upload-length': String(bytes.length),
-      'upload-metadata': `sha256 ${Buffer.from(sha256).toString('base64')}`,
-    },
-  });
-  return askAs(to, response.headers.get('location') ?? '', {
-    method: 'PATCH',
-    headers: { ...TUS, 'upload-offset': '0', 'content-type': 'application/offset+octet-stream' },
-    body: bytes,
-  });
+async function upload(to: Target, picture: TestPicture): Promise<Told> {
+  const { at } = await announce(to, picture);
+  const { status, body } = await send(to, at, picture.bytes, 0);
+  const { code = '', field = '' } = body;
+  return { status, code, field };
 }
 
 const PICTURES: readonly Attack[] = [
@@ -196,7 +185,7 @@ const PICTURES: readonly Attack[] = [
       return Promise.all(Array.from({ length: 20 }, () => upload(to, picture)));
     },
   },
-  refused('an upload of another protocol', (to) => askAs(to, uploads, { method: 'POST' })),
+  refused('an upload of another protocol', (to) => askAs(to, `${OF_HOUSE}/uploads`, { method: 'POST' })),
 ];
 
 /** Each attack by itself, in an order that does not matter. */

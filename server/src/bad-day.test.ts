@@ -46,6 +46,12 @@ async function timed(asked: Promise<{ status: number; body: { code: string } }>)
   return { told: [status, body.code], ms: performance.now() - begun };
 }
 const ready = () => timed(ask(`${server.url}/api/v1/ready`));
+/** Looks until the server is ready, for about as long as a start takes. */
+async function untilReady(): Promise<void> {
+  for (let look = 0; look < 100 && (await ready()).told[0] !== 200; look++)
+    await new Promise((resolve) => setTimeout(resolve, 100));
+}
+
 const UNAVAILABLE = [503, 'database-unavailable'];
 
 /** Starts a server that cannot, and tells how it ended. */
@@ -76,8 +82,7 @@ test('a database that is frozen is told of soon, by everything that needs it, an
   }
   expect((await ask(`${server.url}/api/v1/health`)).status).toBe(200);
   await database.thaw();
-  for (let look = 0; look < 100 && (await ready()).told[0] !== 200; look++)
-    await new Promise((resolve) => setTimeout(resolve, 100));
+  await untilReady();
   const again = await post(houseId, [sent]);
   expect(again.status).toBe(200);
   const { body } = await ask(server.url + apiPaths.changes(houseId));
@@ -127,8 +132,7 @@ test('a start without a database is refused in one sentence that says what to do
   oneSentence(away.said);
   expect((await ready()).told).toEqual(UNAVAILABLE);
   await database.start();
-  for (let look = 0; look < 100 && (await ready()).told[0] !== 200; look++)
-    await new Promise((resolve) => setTimeout(resolve, 100));
+  await untilReady();
   expect((await ready()).told[0]).toBe(200);
 });
 

@@ -49,15 +49,15 @@ export function customerOf(address: string): string {
 const addressOf = (request: Request): string => customerOf(request.ip ?? '0.0.0.0');
 
 /** Takes so much from what an address has for a minute; throws where nothing is left. */
-type Spend = (request: Request, points: number) => Promise<void>;
+type Spend = (address: string, points: number) => Promise<void>;
 
 function aMinute(what: string, points: number): Spend {
   if (points === 0) return () => Promise.resolve();
   const limiter = new RateLimiterMemory({ points, duration: MINUTE_S });
-  return async (request, spent) => {
+  return async (address, spent) => {
     if (spent === 0) return;
     try {
-      await limiter.consume(addressOf(request), spent);
+      await limiter.consume(address, spent);
     } catch (error) {
       if (error instanceof RateLimiterRes) throw tooMany(what, Math.ceil(error.msBeforeNext / 1000));
       throw error;
@@ -110,12 +110,13 @@ export function guardsOf(limits: AddressLimits): Guards {
   const uploads = aMinute('pictures at once', limits.uploadsAMinute);
   return {
     requests: async (request, _response, next) => {
-      await requests(request, 1);
-      await bytes(request, bytesComing(request));
+      const address = addressOf(request);
+      await requests(address, 1);
+      await bytes(address, bytesComing(request));
       next();
     },
     uploads: async (request, _response, next) => {
-      if (request.method === 'POST') await uploads(request, 1);
+      if (request.method === 'POST') await uploads(addressOf(request), 1);
       next();
     },
     listeners: atOnce('listeners', limits.listeners),

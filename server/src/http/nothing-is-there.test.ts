@@ -8,6 +8,7 @@ import { testPicture, type TestPicture } from '../../test/pictures';
 import { change, createHouse, createPractice, photoOf } from '../../test/records';
 import { ask, type Answer } from '../../test/asking';
 import { startServer, type RunningServer } from '../../test/running-server';
+import { announce, send, TUS } from '../../test/sending-pictures';
 import { openDirectoryStore } from '../photo-store/directory-store';
 import type { PhotoStore } from '../photo-store/photo-store';
 import { ChangeWatch } from '../service/change-watch';
@@ -22,7 +23,6 @@ import { apiRouter } from './api';
 const HOUSE = v7();
 const PATH = `/api/v1/houses/${HOUSE}`;
 const LEDGERS = [HOUSE, PRACTICE_ID];
-const TUS = { 'tus-resumable': '1.0.0' };
 
 let folder: string;
 let photos: PhotoStore;
@@ -32,18 +32,6 @@ let full: RunningServer;
 let closed: RunningServer;
 /** A server that holds nothing. */
 let empty: RunningServer;
-
-async function send(server: RunningServer, { bytes, sha256 }: TestPicture): Promise<string> {
-  const announced = await fetch(`${server.url}${PATH}/uploads`, {
-    method: 'POST',
-    headers: {
-      ...TUS,
-      'upload-metadata': `sha256 ${Buffer.from(sha256).toString('base64')}`,
-      'upload-length': String(bytes.length),
-    },
-  });
-  return announced.headers.get('location') ?? '';
-}
 
 beforeAll(async () => {
   folder = await mkdtemp(join(tmpdir(), 'calvet-nothing-'));
@@ -63,12 +51,8 @@ beforeAll(async () => {
   await ask(goneUrl, {
     json: { changes: [change({ kind: 'house', id: gone, op: 'delete', baseRevision: 1 })] },
   });
-  const at = await send(full, picture);
-  await fetch(full.url + at, {
-    method: 'PATCH',
-    headers: { ...TUS, 'upload-offset': '0', 'content-type': 'application/offset+octet-stream' },
-    body: new Uint8Array(picture.bytes),
-  });
+  const { at } = await announce(full, picture, undefined, PATH);
+  await send(full, at, picture.bytes, 0);
 });
 afterAll(async () => {
   for (const server of [closed, full, empty]) await server.close();
@@ -163,7 +147,7 @@ test.each(Object.entries(REQUESTS))('%s', async (route, make) => {
 });
 
 test('pictures are not taken in, nor is it told whether one is on its way', async () => {
-  const at = await send(full, await testPicture(51));
+  const { at } = await announce(full, await testPicture(51), undefined, PATH);
   expect(at).not.toBe('');
   for (const path of [at, at.replace(PATH, '/api/v1')]) {
     for (const method of ['HEAD', 'PATCH', 'DELETE'])

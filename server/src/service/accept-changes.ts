@@ -12,6 +12,7 @@ import {
 } from '@calvet/contract';
 import { readChange, type ReadChange } from '@calvet/contract/changes/read-change';
 import { may, mayOpen, type Principal } from './rights';
+import { PATIENCE } from '../store/answering-pool';
 import { inTransaction, type Database, type Transaction } from '../store/database';
 import { Turns } from '../store/turns';
 import {
@@ -30,7 +31,7 @@ import {
 } from '../store/records';
 
 /** Writers to one ledger, in this process; those of others wait in the database. */
-const turns = new Turns(5000);
+const turns = new Turns(PATIENCE.answerMs);
 
 /** A ledger was asked for that nobody began, or that is not there for whoever asks. */
 export class UnknownLedger extends Error {}

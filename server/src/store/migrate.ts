@@ -1,6 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import { readMigrationFiles, type MigrationMeta } from 'drizzle-orm/migrator';
 import { createConnection, type Connection, type ResultSetHeader, type RowDataPacket } from 'mysql2/promise';
+import { PATIENCE } from './answering-pool';
 import { databaseErrorCode, databaseUrls, pause } from './database';
 
 /** A process that was killed keeps the right for so long at most. */
@@ -11,7 +12,7 @@ const LOOK_MS = 200;
 async function connect(setting: string): Promise<Connection> {
   const [first, ...others] = databaseUrls(setting);
   try {
-    return await createConnection({ uri: first, timezone: 'Z', connectTimeout: 5000 });
+    return await createConnection({ uri: first, timezone: 'Z', connectTimeout: PATIENCE.answerMs });
   } catch (error) {
     if (others.length === 0) throw error;
     return connect(others.join(' '));
