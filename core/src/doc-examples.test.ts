@@ -3,6 +3,12 @@ import { docExamples, troubleWith, withoutExample } from '../test/doc-examples';
 import * as core from '.';
 import { multiPoint } from './airtightness/multi-point';
 import { examples } from './examples';
+import { PlanIds } from './plan/check-ids';
+import { outlineOf } from './plan/outline';
+import { layStoreys } from './plan/storeys';
+
+/** What others are given that an example begins with. */
+const parts = { multiPoint, PlanIds, outlineOf, layStoreys };
 
 const found = docExamples(__dirname);
 
@@ -19,6 +25,6 @@ test.each(found.map((each) => [each.code, each] as const))(
   (_code, example) => {
     // eslint-disable-next-line @typescript-eslint/no-require-imports
     const own = require(join(__dirname, example.file)) as Readonly<Record<string, unknown>>;
-    expect(troubleWith(example, { ...core, examples, multiPoint, ...own })).toBeNull();
+    expect(troubleWith(example, { ...core, ...parts, examples, ...own })).toBeNull();
   },
 );

@@ -1,4 +1,5 @@
 import type { OperationName, OperationTypes } from './operations';
+import { planExample } from './plan/plan-example';
 
 const films = { filmConvention: 'iso', heatFlow: 'horizontal' } as const;
 const building = { volumeM3: 410, envelopeAreaM2: 395, floorAreaM2: 152, heightM: 5.4 };
@@ -310,4 +311,5 @@ export const examples: { readonly [Name in OperationName]: OperationTypes[Name][
       ],
     ],
   },
+  'plan.sizes': planExample,
 };

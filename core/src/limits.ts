@@ -40,3 +40,15 @@ export const OUTLINES_MAX = 100;
 export const OUTLINE_CORNERS_MAX = 1000;
 /** Leaks that a path to a target chooses from. */
 export const LEAKS_MAX = 200;
+/** Storeys of one house, cellar and roof rooms among them. */
+export const STOREYS_MAX = 12;
+/** Walls of one outline. */
+export const WALLS_MAX = 200;
+/** Unheated rooms beside one storey, and the corners of an outline that is not made of walls. */
+export const ZONES_MAX = 12;
+export const CORNERS_MAX = 60;
+/** Roofs of one house, and the wings of one of them. */
+export const ROOFS_MAX = 24;
+export const WINGS_MAX = 24;
+/** Openings of one house, those of one kind as one. */
+export const PLAN_OPENINGS_MAX = 1000;

@@ -11,7 +11,7 @@ export interface Computation<Input, Output> {
 }
 
 /** Where an operation stands among the others. */
-export type ShelfName = 'insulation' | 'moisture' | 'ventilation' | 'heat' | 'airtightness';
+export type ShelfName = 'insulation' | 'moisture' | 'ventilation' | 'heat' | 'airtightness' | 'house';
 
 /** What an operation says of itself to those who need it. */
 export interface OperationWords {

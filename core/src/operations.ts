@@ -27,6 +27,7 @@ import { computeWith, type Operation, type Progress } from './operation';
 import { onlyKnown } from './schema';
 import { pathToTargetOperation } from './path-to-target/evaluate';
 import { voidsOperation } from './photo/voids';
+import { planSizesOperation } from './plan/sizes';
 import { Refusal } from './refusal';
 import { assemblyOperation } from './thermal/assembly';
 import { designHeatLoadOperation } from './thermal/design-heat-load';
@@ -73,6 +74,7 @@ export const operations = {
   'airtightness.uncertaintyPropagation': uncertaintyPropagationOperation,
   'continuity.trace': traceOperation,
   'pathToTarget.evaluate': pathToTargetOperation,
+  'plan.sizes': planSizesOperation,
 } as const;
 
 export type OperationName = keyof typeof operations;

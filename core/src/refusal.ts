@@ -37,6 +37,12 @@ export type RefusalCode =
   | 'too-little-framing'
   | 'no-such-row'
   | 'no-fit'
+  | 'does-not-close'
+  | 'crosses-itself'
+  | 'thicker-than-room'
+  | 'wings-do-not-tile'
+  | 'roof-missing'
+  | 'opening-exceeds-wall'
   | 'not-finite';
 
 /** What else is known of a refusal: the value that was given and the bound that it breaks. */

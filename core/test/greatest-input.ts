@@ -1,5 +1,16 @@
 import { examples } from '../src/examples';
-import { AREAS_MAX, JUNCTIONS_MAX, PLACES_MAX } from '../src/limits';
+import {
+  AREAS_MAX,
+  CORNERS_MAX,
+  JUNCTIONS_MAX,
+  PLACES_MAX,
+  PLAN_OPENINGS_MAX,
+  ROOFS_MAX,
+  STOREYS_MAX,
+  WALLS_MAX,
+  WINGS_MAX,
+  ZONES_MAX,
+} from '../src/limits';
 import { operations, type OperationName } from '../src/operations';
 import type { Schema } from '../src/schema';
 
@@ -75,6 +86,7 @@ const FITTING: Readonly<Partial<Record<OperationName, (input: Fields) => Fields>
     requirements: entriesOf(input, 'requirements').slice(0, 2),
   }),
   'continuity.trace': () => wallsInARing(),
+  'plan.sizes': () => largePlan(),
   'pathToTarget.evaluate': (input) => ({ ...input, fixes: entriesOf(input, 'items').map(({ id }) => id) }),
   'airtightness.multiPoint': (input) => bothWays(input),
   'airtightness.yorkRegression': (input) => bothWays(input),
@@ -103,6 +115,59 @@ function wallsInARing(): Fields {
       state: 'open',
     })),
   };
+}
+
+/** A plan of 48 m by 24 m with every list full: each side in 50 walls, each roof a strip of 2 m in wings of 1 m. */
+function largePlan(): Fields {
+  const sides = [48, 24, 48, 24];
+  const at = (x: number, y: number) => [x, y];
+  /** A rectangle with corners on its sides too. */
+  const outline = (x: number, width: number) => [
+    at(x, 0),
+    ...Array.from({ length: CORNERS_MAX - 3 }, (_, i) => at(x + width, (-24 * i) / (CORNERS_MAX - 3))),
+    at(x + width, -24),
+    at(x, -24),
+  ];
+  const strip = 48 / ROOFS_MAX;
+  const storeys = Array.from({ length: STOREYS_MAX }, (_, s) => ({
+    id: `storey ${s}`,
+    heightM: 2.5,
+    floorDepthM: 0.3,
+    under: 'ground',
+    walls: sides.flatMap((side, k) =>
+      Array.from({ length: WALLS_MAX / 4 }, (_, i) => ({
+        id: `wall ${s} ${k} ${i}`,
+        lengthM: side / (WALLS_MAX / 4),
+        turnDeg: i === WALLS_MAX / 4 - 1 ? 90 : 0,
+        thicknessM: 0.3,
+      })),
+    ),
+    zones: Array.from({ length: ZONES_MAX }, (_, z) => ({
+      id: `zone ${s} ${z}`,
+      kind: 'garage',
+      outlineM: outline(50 + 2 * z, 1),
+    })),
+  }));
+  const roofs = Array.from({ length: ROOFS_MAX }, (_, r) => ({
+    id: `roof ${r}`,
+    storeyId: `storey ${STOREYS_MAX - 1}`,
+    kind: 'slope',
+    pitch: 1,
+    outlineM: outline(r * strip, strip),
+    wings: Array.from({ length: WINGS_MAX }, (_, w) => ({
+      id: `wing ${w}`,
+      rectM: [r * strip, (r + 1) * strip, (-24 * (w + 1)) / WINGS_MAX, (-24 * w) / WINGS_MAX],
+      ridge: 'x',
+      ends: ['gable', 'gable'],
+    })),
+  }));
+  const openings = Array.from({ length: PLAN_OPENINGS_MAX }, (_, i) => ({
+    id: `opening ${i}`,
+    on: `wall ${i % STOREYS_MAX} 0 ${i % (WALLS_MAX / 4)}`,
+    widthM: 0.05,
+    heightM: 0.05,
+  }));
+  return { face: 'inside', drawnAt: 'outside', storeys, roofs, openings };
 }
 
 const leanlyFramed = (input: Fields): Entries =>

@@ -1,9 +1,5 @@
+import type { Point } from '../geometry/point';
 import { Refusal } from '../refusal';
-
-export interface Point {
-  readonly x: number;
-  readonly y: number;
-}
 
 /** Top left, top right, bottom right, bottom left. */
 export type Quadrilateral = readonly [Point, Point, Point, Point];

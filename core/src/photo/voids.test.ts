@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { compute } from '../operations';
-import type { Point } from './homography';
+import type { Point } from '../geometry/point';
 
 const SQUARE = [
   { x: 0, y: 0 },

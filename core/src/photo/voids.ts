@@ -3,7 +3,8 @@ import type { Operation } from '../operation';
 import { Refusal } from '../refusal';
 import { as, fields, figure, list, outcome, positive } from '../schema';
 import { coveredArea } from './covered-area';
-import { photoToRectangle, type PhotoToPlane, type Point, type Quadrilateral } from './homography';
+import type { Point } from '../geometry/point';
+import { photoToRectangle, type PhotoToPlane, type Quadrilateral } from './homography';
 
 export interface VoidsInput {
   /** Of the cavity on the photo: top left, top right, bottom right, bottom left. */

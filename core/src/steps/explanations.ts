@@ -20,6 +20,7 @@ import {
   explainSampling,
 } from './insulation';
 import { explainDryAndDamp, explainInterfaces, explainMonthly } from './moisture';
+import { explainPlanSizes } from './plan';
 import type { Step } from './step';
 import {
   explainDesignHeatLoad,
@@ -73,6 +74,7 @@ const explanations: Explanations = {
   'continuity.trace': explainTrace,
   'pathToTarget.evaluate': explainPathToTarget,
   'photo.voids': explainVoids,
+  'plan.sizes': explainPlanSizes,
 };
 
 /**

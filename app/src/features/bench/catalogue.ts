@@ -11,6 +11,7 @@ const SHELF_TITLES: Readonly<Record<ShelfName, string>> = {
   ventilation: 'Ventilation',
   heat: 'R, U and heat',
   airtightness: 'Airtightness',
+  house: 'House',
 };
 
 export interface Shelf {
