@@ -37,6 +37,7 @@ test.each([
   [{ CALVET_LIMIT_REQUESTS: '-1' }, /CALVET_LIMIT_REQUESTS/],
   [{ CALVET_LIMIT_LISTENERS: 'many' }, /CALVET_LIMIT_LISTENERS/],
   [{ CALVET_LOG_LEVEL: 'loud' }, /CALVET_LOG_LEVEL/],
+  [{ CALVET_PHOTO_LEAVE_FREE_MB: '1,5' }, /CALVET_PHOTO_LEAVE_FREE_MB/],
   [
     { CALVET_ADDRESSES: 'calvet.example' },
     /CALVET_ADDRESSES holds “calvet\.example”: give addresses such as/,

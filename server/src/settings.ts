@@ -39,6 +39,7 @@ interface Environment {
   readonly CALVET_LIMIT_UPLOADS: number;
   readonly CALVET_LIMIT_LISTENERS: number;
   readonly CALVET_LIMIT_COMPUTATIONS: number;
+  readonly CALVET_PHOTO_LEAVE_FREE_MB?: number;
   readonly CALVET_LOG_LEVEL: string;
   readonly CALVET_LOG_FILE: string;
   readonly CALVET_LOG_MB: number;
@@ -61,6 +62,8 @@ const environment = Joi.object<Environment, true>({
   CALVET_LIMIT_UPLOADS: most(600),
   CALVET_LIMIT_LISTENERS: most(200),
   CALVET_LIMIT_COMPUTATIONS: most(16),
+  // The photo store reads it.
+  CALVET_PHOTO_LEAVE_FREE_MB: Joi.number().min(0).empty(''),
   CALVET_LOG_LEVEL: Joi.string()
     .valid('fatal', 'error', 'warn', 'info', 'debug', 'trace', 'silent')
     .empty('')
