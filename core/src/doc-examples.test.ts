@@ -4,11 +4,12 @@ import * as core from '.';
 import { multiPoint } from './airtightness/multi-point';
 import { examples } from './examples';
 import { PlanIds } from './plan/check-ids';
+import { measurePlan } from './plan/measure-plan';
 import { outlineOf } from './plan/outline';
 import { layStoreys } from './plan/storeys';
 
 /** What others are given that an example begins with. */
-const parts = { multiPoint, PlanIds, outlineOf, layStoreys };
+const parts = { multiPoint, PlanIds, measurePlan, outlineOf, layStoreys };
 
 const found = docExamples(__dirname);
 

@@ -52,4 +52,11 @@ export { confidenceBand, relativeInterval, type BandPoint } from './airtightness
 export type { RelativeInterval } from './airtightness/estimate';
 export { airOnBothSides } from './airtightness/conditions';
 export { reduceReading } from './airtightness/reading';
-export { LAYERS_MAX } from './limits';
+export { CORNERS_MAX, LAYERS_MAX, WALLS_MAX, WINGS_MAX } from './limits';
+export type {
+  Boundary as PlanBoundary,
+  Face as PlanFace,
+  PlanInput,
+  RoofKind as PlanRoofKind,
+  Under as PlanUnder,
+} from './plan/plan-input';

@@ -3,10 +3,12 @@ import { Refusal } from '../refusal';
 import type { PlanInput, PlanOpening } from './plan-input';
 import type { LaidStorey } from './storeys';
 
-/** What openings come to. */
-export interface OpeningFigures {
+/** An opening, or several alike. */
+export interface MeasuredOpening {
+  readonly id: string;
+  /** The wall or the roof that it lies in. */
+  readonly on: string;
   readonly areaM2: number;
-  readonly onWallsM2: number;
   readonly frameM: number;
 }
 
@@ -32,27 +34,24 @@ function sizeOf(opening: PlanOpening, field: string): { readonly areaM2: number;
 
 /**
  * Measures the openings of a plan.
- * @example measureOpenings(examples['plan.sizes'], layStoreys(examples['plan.sizes'], new PlanIds())).areaM2 // 9.66
+ * @example measureOpenings(examples['plan.sizes'], layStoreys(examples['plan.sizes'], new PlanIds()))[0].areaM2 // 3.36
  * @throws {Refusal} `opening-exceeds-wall`, and what is missing
  */
 export function measureOpenings(
   { openings = [] }: PlanInput,
   storeys: readonly LaidStorey[],
-): OpeningFigures {
+): readonly MeasuredOpening[] {
   const walls = new Map(
     storeys.flatMap(({ storey, walls: laid }) =>
       laid.map(({ wall, lengthM }) => [wall.id, { lengthM, heightM: storey.heightM }] as const),
     ),
   );
   const taken = new Map<string, number>();
-  let [areaM2, onWallsM2, frameM] = [0, 0, 0];
-  openings.forEach((opening, i) => {
+  return openings.map((opening, i): MeasuredOpening => {
     const size = sizeOf(opening, `openings[${i}]`);
-    areaM2 += size.areaM2;
-    frameM += size.frameM;
+    const measured = { id: opening.id, on: opening.on, ...size };
     const wall = walls.get(opening.on);
-    if (wall === undefined) return;
-    onWallsM2 += size.areaM2;
+    if (wall === undefined) return measured;
     const together = (taken.get(opening.on) ?? 0) + size.areaM2;
     taken.set(opening.on, together);
     const exceeding =
@@ -66,6 +65,6 @@ export function measureOpenings(
         `This does not fit: its wall is ${wall.lengthM.toFixed(2)} m by ${wall.heightM.toFixed(2)} m.`,
       );
     }
+    return measured;
   });
-  return { areaM2, onWallsM2, frameM };
 }

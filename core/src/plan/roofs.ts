@@ -17,14 +17,20 @@ import {
 /** What is uncovered, or covered twice, and no more than that is nothing. */
 const NOTHING_M2 = 0.01;
 
+/** A wing of a sloping roof with what it comes to. */
+export interface MeasuredWing {
+  readonly id: string;
+  readonly figures: SlopeFigures;
+}
+
 /** A roof, measured at the face at which figures are taken. */
 export interface MeasuredRoof {
   readonly roof: PlanRoof;
   readonly storey: LaidStorey;
   /** Of what is uncovered of its storey, the part that it roofs. */
   readonly areaM2: number;
-  /** Of a sloping one. */
-  readonly slopes: SlopeFigures | null;
+  /** Of a sloping one, wing by wing; empty for a flat one. */
+  readonly wings: readonly MeasuredWing[];
   readonly strips: readonly Strip[];
 }
 
@@ -97,7 +103,7 @@ function roofsOver(
     const field = `roofs[${i}]`;
     const areaM2 = atFaceM2 * (outline === null ? 1 - shared : shareOf(outline));
     const wings = wingsOf(roof, field);
-    if (wings.length === 0) return { roof, storey: laid, areaM2, slopes: null, strips: [] };
+    if (wings.length === 0) return { roof, storey: laid, areaM2, wings: [], strips: [] };
     // One with an outline roofs what lies in it; one without, what lies in none of the others'.
     const taken = outline === null ? own : [outline];
     const isOwn = (isInside: readonly boolean[]) =>
@@ -111,7 +117,11 @@ function roofsOver(
     const above = upper?.outline.walls ?? [];
     const atFace = wingsAt(wings, [...laid.outline.walls, ...above], face, drawnAt);
     const { figures, strips } = measureWings(roof, wings, atFace, above, field);
-    return { roof, storey: laid, areaM2, slopes: figures, strips };
+    const measuredWings = wings.flatMap(({ wing }, at) => {
+      const found = figures[at];
+      return found === undefined ? [] : [{ id: wing.id, figures: found }];
+    });
+    return { roof, storey: laid, areaM2, wings: measuredWings, strips };
   });
 }
 

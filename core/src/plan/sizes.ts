@@ -1,13 +1,11 @@
-import { areaWhere } from '../geometry/area-where';
 import type { Operation } from '../operation';
 import { as, figure, outcome, part } from '../schema';
-import { PlanIds } from './check-ids';
-import { measureOpenings } from './openings';
-import { planSchema, type Boundary, type PlanInput, type Under } from './plan-input';
-import { measureRoofs, type MeasuredRoof } from './roofs';
-import { layStoreys, type LaidStorey, type LaidWall } from './storeys';
-import type { MeasuredPiece } from './wall-pieces';
-import { cornersOf } from './wings';
+import { envelopeParts, type FloorPart } from './envelope-parts';
+import { measurePlan, type MeasuredPlan } from './measure-plan';
+import { planSchema, type Boundary, type Face, type PlanInput } from './plan-input';
+import type { LaidStorey } from './storeys';
+import { footOf, hasRim } from './wall-feet';
+import type { SlopeFigures } from './wings';
 
 /** Areas of an envelope in m², each at the face at which figures are taken. */
 export interface PlanAreas {
@@ -113,146 +111,116 @@ const WALL_TO: Readonly<Record<Exclude<Boundary, 'outdoors'>, keyof PlanAreas>> 
   neighbour: 'wallNeighbour',
 };
 
-const FLOOR_OVER: Readonly<Record<Under, keyof PlanAreas>> = {
+const FLOOR_OVER: Readonly<Record<FloorPart['over'], keyof PlanAreas>> = {
+  garage: 'floorGarage',
   ground: 'floorGround',
   crawlSpace: 'floorCrawlSpace',
   unheated: 'floorUnheated',
   outdoors: 'floorOutdoors',
 };
 
-/** What a piece of a wall does with the storey below. */
-type Foot = 'on' | 'through' | 'stepIn' | 'overhang' | 'foot';
+const sum = <T>(list: readonly T[], of: (each: T) => number): number =>
+  list.reduce((total, each) => total + of(each), 0);
 
-function footOf({ lies, on }: MeasuredPiece, { storey, isLowest }: LaidStorey): Foot {
-  if (lies === 'on') return on?.throughFloor === true ? 'through' : 'on';
-  if (lies === 'inside') return 'stepIn';
-  return storey.under === 'outdoors' && !isLowest ? 'overhang' : 'foot';
-}
-
-/** True where a floor frame shows at the foot of a piece. */
-function hasRim(foot: Foot, { storey }: LaidStorey): boolean {
-  if (storey.floorDepthM === 0) return false;
-  return foot === 'on' || foot === 'overhang' || (foot === 'foot' && storey.under !== 'ground');
-}
-
-/** Area under a straight line between two heights, of which what lies below 0 or above a height counts not. */
-function areaBelow(lengthM: number, startM: number, endM: number, mostM: number): number {
-  // Of a line that falls or rises, what is above a level is a triangle or a trapezium.
-  const above = (level: number): number => {
-    const [a, b] = [startM - level, endM - level];
-    if (a <= 0 && b <= 0) return 0;
-    if (a >= 0 && b >= 0) return ((a + b) / 2) * lengthM;
-    const high = Math.max(a, b);
-    return ((high * high) / Math.abs(a - b) / 2) * lengthM;
-  };
-  return above(0) - above(mostM);
-}
-
-function belowGround({ wall, startM, endM }: LaidWall, heightM: number): number {
-  const { groundStartM, groundEndM, lengthM } = wall;
-  if (groundStartM === undefined || groundEndM === undefined) return 0;
-  const levelAt = (m: number) => groundStartM + ((groundEndM - groundStartM) * m) / lengthM;
-  return areaBelow(endM - startM, levelAt(startM), levelAt(endM), heightM);
-}
-
-class Sums {
-  readonly areas: Mutable<PlanAreas> = { ...NO_AREAS };
-  readonly lengths: Mutable<PlanLengths> = { ...NO_LENGTHS };
-
-  addWall(areaM2: number, boundary: Boundary = 'outdoors'): void {
-    this.areas.wallGross += areaM2;
-    if (boundary !== 'outdoors') this.areas[WALL_TO[boundary]] += areaM2;
-  }
-
-  addFoot(laid: LaidStorey, piece: MeasuredPiece): void {
-    const { floorDepthM } = laid.storey;
-    const foot = footOf(piece, laid);
-    if (foot === 'through') {
-      this.addWall(piece.lengthM * floorDepthM, piece.on?.boundary);
-      return;
+function areasOf(plan: MeasuredPlan): PlanAreas {
+  const areas: Mutable<PlanAreas> = { ...NO_AREAS };
+  for (const part of envelopeParts(plan)) {
+    switch (part.kind) {
+      case 'wall':
+        areas.wallGross += part.grossM2;
+        areas.belowGround += part.belowGroundM2;
+        areas.concrete += part.concreteM2;
+        areas.wallNet += part.grossM2 - part.openingsM2;
+        if (part.boundary !== 'outdoors') areas[WALL_TO[part.boundary]] += part.grossM2;
+        break;
+      case 'floor':
+        areas[FLOOR_OVER[part.over]] += part.areaM2;
+        break;
+      default:
+        areas[part.kind] += part.areaM2;
     }
-    if (hasRim(foot, laid)) {
-      this.areas.rim += piece.lengthM * floorDepthM;
-      this.lengths.rimHead += piece.lengthM;
-    }
-    const junction = { on: 'rimFoot', stepIn: 'stepIn', overhang: 'overhangEdge', foot: 'foot' } as const;
-    this.lengths[junction[foot]] += piece.lengthM;
   }
-
-  addHead({ lies, lengthM }: MeasuredPiece): void {
-    if (lies === 'inside') this.lengths.headUnderFloor += lengthM;
-    if (lies === 'beyond') this.lengths.head += lengthM;
-  }
+  areas.openings = sum(plan.openings, ({ areaM2 }) => areaM2);
+  return areas;
 }
 
-function addWalls(sums: Sums, laid: LaidStorey): void {
+const FOOT_JUNCTION = { on: 'rimFoot', stepIn: 'stepIn', overhang: 'overhangEdge', foot: 'foot' } as const;
+
+function addStorey(lengths: Mutable<PlanLengths>, laid: LaidStorey): void {
   const { heightM, floorDepthM } = laid.storey;
-  laid.walls.forEach((each, i) => {
-    const { wall, lengthM, below, above } = each;
-    sums.addWall(lengthM * heightM, wall.boundary);
-    sums.areas.belowGround += belowGround(each, heightM);
-    const concreteM = Math.min(wall.concreteM ?? 0, heightM);
-    sums.areas.concrete += lengthM * concreteM;
-    if (concreteM > 0 && concreteM < heightM) sums.lengths.concreteStep += lengthM;
-    below.forEach((piece) => sums.addFoot(laid, piece));
-    above.forEach((piece) => sums.addHead(piece));
-    if (wall.turnDeg > 0) sums.lengths.cornerOut += heightM;
-    if (wall.turnDeg < 0) sums.lengths.cornerIn += heightM;
+  laid.walls.forEach(({ wall, lengthM, below, above }, i) => {
+    const concreteM = wall.concreteM ?? 0;
+    if (concreteM > 0 && concreteM < heightM) lengths.concreteStep += lengthM;
+    for (const piece of below) {
+      const foot = footOf(piece, laid);
+      if (foot !== 'through') lengths[FOOT_JUNCTION[foot]] += piece.lengthM;
+      if (hasRim(foot, laid)) lengths.rimHead += piece.lengthM;
+    }
+    for (const piece of above) {
+      if (piece.lies === 'inside') lengths.headUnderFloor += piece.lengthM;
+      if (piece.lies === 'beyond') lengths.head += piece.lengthM;
+    }
+    if (wall.turnDeg > 0) lengths.cornerOut += heightM;
+    if (wall.turnDeg < 0) lengths.cornerIn += heightM;
     const next = laid.walls[(i + 1) % laid.walls.length]?.below[0];
     const reaches = [below.at(-1), next].every(
       (piece) => piece !== undefined && piece.lengthM > 0 && hasRim(footOf(piece, laid), laid),
     );
-    if (wall.turnDeg !== 0 && reaches) sums.lengths.rimCorner += floorDepthM;
+    if (wall.turnDeg !== 0 && reaches) lengths.rimCorner += floorDepthM;
   });
 }
 
-function addFloor(sums: Sums, laid: LaidStorey, lower: LaidStorey | undefined): void {
-  const { storey, outline } = laid;
-  const openM2 = laid.areaM2 - laid.overBelowM2;
-  let restM2 = openM2;
-  if (lower !== undefined) {
-    const drawn = [outline.drawn, lower.outline.drawn];
-    const isOpen = ([isHere, isBelow]: readonly boolean[]) => isHere === true && isBelow !== true;
-    const drawnM2 = areaWhere(drawn, isOpen);
-    for (const { kind, outlineM } of lower.storey.zones ?? []) {
-      const overM2 = areaWhere(
-        [...drawn, cornersOf(outlineM)],
-        (isInside) => isOpen(isInside) && isInside[2] === true,
-      );
-      const shareM2 = drawnM2 === 0 ? 0 : (openM2 * overM2) / drawnM2;
-      sums.areas[kind === 'garage' ? 'floorGarage' : 'floorUnheated'] += shareM2;
-      restM2 -= shareM2;
-    }
-  }
-  sums.areas[FLOOR_OVER[storey.under]] += restM2;
+function addWing(lengths: Mutable<PlanLengths>, figures: SlopeFigures): void {
+  lengths.gableFoot += figures.gableFootM;
+  lengths.head -= figures.gableFootM;
+  lengths.rake += figures.rakeM;
+  lengths.ridge += figures.ridgeM;
+  lengths.collar += figures.collarM;
+  lengths.hip += figures.hipM;
+  lengths.valley += figures.valleyM;
 }
 
-function addRoof(sums: Sums, { roof, areaM2, slopes, strips }: MeasuredRoof): void {
-  if (slopes === null) {
-    sums.areas[roof.kind === 'flatRoof' ? 'flatRoof' : 'ceiling'] += areaM2;
-    return;
-  }
-  sums.areas.ceiling += slopes.flatM2;
-  sums.areas.gable += slopes.gableM2;
-  sums.areas.slope += (areaM2 - slopes.flatM2) * Math.sqrt(1 + (roof.pitch ?? 0) ** 2);
-  for (const { wall, areaM2: stripM2 } of strips) sums.addWall(-stripM2, wall.wall.boundary);
-  const { lengths } = sums;
-  lengths.gableFoot += slopes.gableFootM;
-  lengths.head -= slopes.gableFootM;
-  lengths.rake += slopes.rakeM;
-  lengths.ridge += slopes.ridgeM;
-  lengths.collar += slopes.collarM;
-  lengths.hip += slopes.hipM;
-  lengths.valley += slopes.valleyM;
+function lengthsOf({ storeys, roofs, openings }: MeasuredPlan): PlanLengths {
+  const lengths: Mutable<PlanLengths> = { ...NO_LENGTHS };
+  storeys.forEach((laid) => addStorey(lengths, laid));
+  for (const { figures } of roofs.flatMap(({ wings }) => wings)) addWing(lengths, figures);
+  lengths.frame = sum(openings, ({ frameM }) => frameM);
+  return lengths;
 }
-
-const sum = <T>(list: readonly T[], of: (each: T) => number): number =>
-  list.reduce((total, each) => total + of(each), 0);
 
 function envelopeOf(areas: PlanAreas): number {
   const floors = areas.floorGround + areas.floorCrawlSpace + areas.floorUnheated + areas.floorGarage;
   const above = areas.gable + areas.ceiling + areas.slope + areas.flatRoof;
   return areas.wallGross + areas.rim + above + floors + areas.floorOutdoors;
+}
+
+/**
+ * What a measured plan comes to.
+ * @param face at which it was measured
+ * @example sizesOf(measurePlan(examples['plan.sizes']), 'inside').heightM // 7.712
+ */
+export function sizesOf(plan: MeasuredPlan, face: Face): PlanSizes {
+  const { storeys, roofs } = plan;
+  const areasM2 = areasOf(plan);
+  const framed = face === 'outside';
+  const counted = storeys.filter(({ storey }) => storey.countsAsFloor !== false);
+  const heads = storeys.map(({ storey, floorLevelM }) => floorLevelM + storey.heightM);
+  const tops = roofs.flatMap(({ storey, wings }) =>
+    wings.map(({ figures }) => storey.floorLevelM + storey.storey.heightM + figures.heightM),
+  );
+  return {
+    floorAreaM2: sum(counted, ({ areaM2, storey }) => areaM2 - (storey.floorVoidM2 ?? 0)),
+    volumeM3:
+      sum(storeys, ({ areaM2, storey }) => areaM2 * (storey.heightM + (framed ? storey.floorDepthM : 0))) +
+      sum(
+        roofs.flatMap(({ wings }) => wings),
+        ({ figures }) => figures.volumeM3,
+      ),
+    envelopeAreaM2: envelopeOf(areasM2),
+    heightM: Math.max(...heads, ...tops),
+    areasM2,
+    lengthsM: lengthsOf(plan),
+  };
 }
 
 /**
@@ -263,36 +231,7 @@ function envelopeOf(areas: PlanAreas): number {
  * `opening-exceeds-wall`, and of ids
  */
 export function planSizes(input: PlanInput): PlanSizes {
-  const ids = new PlanIds();
-  const storeys = layStoreys(input, ids);
-  const roofs = measureRoofs(input, storeys, ids);
-  ids.takeOpenings(input);
-  const openings = measureOpenings(input, storeys);
-  const sums = new Sums();
-  storeys.forEach((laid, i) => {
-    addWalls(sums, laid);
-    addFloor(sums, laid, storeys[i - 1]);
-  });
-  roofs.forEach((roof) => addRoof(sums, roof));
-  sums.areas.openings = openings.areaM2;
-  sums.areas.wallNet = sums.areas.wallGross - openings.onWallsM2;
-  sums.lengths.frame = openings.frameM;
-  const framed = input.face === 'outside';
-  const counted = storeys.filter(({ storey }) => storey.countsAsFloor !== false);
-  const heads = storeys.map(({ storey, floorLevelM }) => floorLevelM + storey.heightM);
-  const tops = roofs.map(
-    ({ storey, slopes }) => storey.floorLevelM + storey.storey.heightM + (slopes?.heightM ?? 0),
-  );
-  return {
-    floorAreaM2: sum(counted, ({ areaM2, storey }) => areaM2 - (storey.floorVoidM2 ?? 0)),
-    volumeM3:
-      sum(storeys, ({ areaM2, storey }) => areaM2 * (storey.heightM + (framed ? storey.floorDepthM : 0))) +
-      sum(roofs, ({ slopes }) => slopes?.volumeM3 ?? 0),
-    envelopeAreaM2: envelopeOf(sums.areas),
-    heightM: Math.max(...heads, ...tops),
-    areasM2: sums.areas,
-    lengthsM: sums.lengths,
-  };
+  return sizesOf(measurePlan(input), input.face);
 }
 
 const area = (label: string) => as(label, figure('area'));

@@ -216,7 +216,7 @@ export function wingsAt(
   });
 }
 
-/** What a sloping roof comes to, its slopes apart. */
+/** What a wing of a sloping roof comes to, its slopes apart. */
 export interface SlopeFigures {
   readonly volumeM3: number;
   readonly flatM2: number;
@@ -243,19 +243,6 @@ const NOTHING: SlopeFigures = {
   hipM: 0,
   valleyM: 0,
 };
-
-const plus = (a: SlopeFigures, b: SlopeFigures): SlopeFigures => ({
-  volumeM3: a.volumeM3 + b.volumeM3,
-  flatM2: a.flatM2 + b.flatM2,
-  gableM2: a.gableM2 + b.gableM2,
-  heightM: Math.max(a.heightM, b.heightM),
-  gableFootM: a.gableFootM + b.gableFootM,
-  rakeM: a.rakeM + b.rakeM,
-  ridgeM: a.ridgeM + b.ridgeM,
-  collarM: a.collarM + b.collarM,
-  hipM: a.hipM + b.hipM,
-  valleyM: a.valleyM + b.valleyM,
-});
 
 /** Where a joining wing lies flush with a hipped end of the wing it joins, a hip of the one lies in a plane of the other. */
 function flushHips(wing: Wing, drawn: readonly Wing[]): number {
@@ -330,11 +317,11 @@ export interface Strip {
 }
 
 /**
- * Measures a sloping roof at a face.
+ * Measures a sloping roof at a face, wing by wing.
  * @param drawn its wings, on drawn lines
  * @param wings the same at the face
  * @param above walls of the storey above
- * @example measureWings(examples['plan.sizes'].roofs[0], wingsOf(examples['plan.sizes'].roofs[0], 'roofs[0]'), wingsOf(examples['plan.sizes'].roofs[0], 'roofs[0]'), [], 'roofs[0]').figures.heightM // 2.8
+ * @example measureWings(examples['plan.sizes'].roofs[0], wingsOf(examples['plan.sizes'].roofs[0], 'roofs[0]'), wingsOf(examples['plan.sizes'].roofs[0], 'roofs[0]'), [], 'roofs[0]').figures[0].heightM // 2.8
  * @throws {Refusal} `out-of-range` where the collar lies above a ridge
  */
 export function measureWings(
@@ -343,18 +330,14 @@ export function measureWings(
   wings: readonly Wing[],
   above: readonly DrawnWall[],
   field: string,
-): { readonly figures: SlopeFigures; readonly strips: readonly Strip[] } {
+): { readonly figures: readonly SlopeFigures[]; readonly strips: readonly Strip[] } {
   const strips: Strip[] = [];
-  let figures = NOTHING;
-  wings.forEach((wing, i) => {
+  const figures = wings.map((wing, i): SlopeFigures => {
     const asDrawn = drawn[i] ?? wing;
-    if (wing.high === null) {
-      figures = plus(figures, pitched(wing, flushHips(asDrawn, drawn), pitch, collarM, field));
-      return;
-    }
+    if (wing.high === null) return pitched(wing, flushHips(asDrawn, drawn), pitch, collarM, field);
     const wall = wallUnder(wing.high, asDrawn.sides, above);
     if (wall !== null) strips.push({ wall, areaM2: widthOf(wing) * pitch * lengthOf(wing) });
-    figures = plus(figures, leaning(wing, wall !== null, pitch));
+    return leaning(wing, wall !== null, pitch);
   });
   return { figures, strips };
 }
