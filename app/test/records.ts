@@ -1,6 +1,7 @@
 import {
   BUILD_UP_LIBRARY,
   buildUpOf,
+  MADE_BY_HAND,
   type AirtightnessTest,
   type Area,
   type House,
@@ -8,6 +9,7 @@ import {
 } from '@calvet/contract';
 import { baseline } from '../../contract/test/baseline';
 import { sampleHouse } from '../../contract/test/sample-house';
+import type { HouseView } from '../src/data/as-drawn';
 
 const carried = { ledgerId: 'h1', revision: 1, updatedAt: '', updatedBy: '', deletedAt: null };
 
@@ -27,6 +29,7 @@ export function areaWith(more: Partial<Area> = {}): Area {
     buildUp: buildUpOf(wall),
     grade: null,
     voidFraction: null,
+    ...MADE_BY_HAND,
     ...more,
   };
 }
@@ -62,6 +65,24 @@ export function testWith(more: Partial<AirtightnessTest> = {}): AirtightnessTest
     depressurise: { baselineBeforePa: baseline(0), baselineAfterPa: baseline(0), readings: goodReadings() },
     pressurise: null,
     note: '',
+    ...more,
+  };
+}
+
+/** A house as screens see it, in which nothing was drawn. */
+export function viewWith(more: Partial<HouseView> = {}): HouseView {
+  return {
+    house: houseWith(),
+    plans: [],
+    storeys: [],
+    zones: [],
+    roofs: [],
+    openings: [],
+    areas: [],
+    tests: [],
+    photos: [],
+    drawing: { state: 'none' },
+    drawn: new Map(),
     ...more,
   };
 }

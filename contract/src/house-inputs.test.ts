@@ -1,3 +1,4 @@
+import { drawingOf, sampleStorey } from '../test/sample-drawing';
 import { compute, operationNames, operations, type OperationName } from '@calvet/core/operations';
 import { misfit, type Schema } from '@calvet/core/schema';
 import { baseline } from '../test/baseline';
@@ -55,11 +56,14 @@ const areas: readonly Area[] = BUILD_UP_LIBRARY.map((entry, i) => ({
   buildUp: buildUpOf(entry),
   grade: entry.gradedLayer === null || i === 3 ? null : 'III',
   voidFraction: null,
+  item: null,
+  itemName: null,
 }));
 const earlier = testOn('2031-03-02', 44);
 const later = testOn('2031-04-05', 41);
 const unfinished = testOn('2031-04-06', 40, 2);
-const whole = { house, tests: [unfinished, later, earlier], areas };
+const drawing = drawingOf(sampleStorey('ground'), sampleStorey('upper', { level: 1, under: 'outdoors' }));
+const whole = { house, tests: [unfinished, later, earlier], areas, ...drawing };
 
 const takers = operationNames.filter(takesFromHouse);
 const isThere = (value: unknown): boolean => value !== null && value !== undefined;
@@ -104,7 +108,7 @@ test.each(takers)('%s: what a house gives is what the operation takes', (name) =
     const members = operations[name].schema.members.map((member) => member.name);
     expect(Object.keys(given).filter((member) => !members.includes(member))).toEqual([]);
   }
-  expect(inputsFromHouse(name, { house, tests: [], areas: [] })).toEqual([]);
+  expect(inputsFromHouse(name, { house, tests: [], areas: [], ...drawingOf() })).toEqual([]);
 });
 
 test('a test comes to the same figures as in its house', () => {

@@ -1,19 +1,14 @@
 import type { OperationName, OperationTypes } from '@calvet/core/operations';
 import { layersOf } from '@calvet/core/thermal/layer';
 import type { AirtightnessTest } from './airtightness/airtightness-test';
-import {
-  budgetInput,
-  buildingOf,
-  countedRuns,
-  testFigures,
-  type TestFigures,
-} from './airtightness/test-figures';
+import { budgetInput, countedRuns, testFigures, type TestFigures } from './airtightness/test-figures';
 import type { House } from './house/house';
 import { isJudged, type Area, type BuildUpLayer } from './installation/area';
 import { areaFigures, assemblyInput, envelopeFigures } from './installation/area-figures';
+import { planInputOf, type Drawing } from './plan/plan-input';
 
 /** A house with what it holds. */
-interface HouseWithRecords {
+interface HouseWithRecords extends Drawing {
   readonly house: House;
   readonly tests: readonly AirtightnessTest[];
   readonly areas: readonly Area[];
@@ -48,14 +43,18 @@ function conditionsOf(test: AirtightnessTest) {
   return { indoorTemperatureC, outdoorTemperatureC, altitudeM, pressurePa: airPressurePa, windMs };
 }
 
+const known = <T extends object>(record: T): Partial<{ readonly [K in keyof T]: NonNullable<T[K]> }> =>
+  Object.fromEntries(Object.entries(record).filter(([, value]) => value !== null)) as never;
+
+/** What is known of the sizes of a house. */
+const sizesOf = ({ volumeM3, envelopeAreaM2, floorAreaM2, heightM }: House) =>
+  known({ volumeM3, envelopeAreaM2, floorAreaM2, heightM });
+
 function readingsOf(house: House, test: AirtightnessTest): GivenTo<'airtightness.multiPoint'> | null {
   const runs = countedRuns(test).map(({ input }) => input);
   if (runs.length === 0) return null;
-  return { method: house.referenceMethod, building: buildingOf(house), conditions: conditionsOf(test), runs };
+  return { method: house.referenceMethod, building: sizesOf(house), conditions: conditionsOf(test), runs };
 }
-
-const known = <T extends object>(record: T): Partial<{ readonly [K in keyof T]: NonNullable<T[K]> }> =>
-  Object.fromEntries(Object.entries(record).filter(([, value]) => value !== null)) as never;
 
 /** What computations take of a test with readings, whether or not they make a fit yet. */
 const FROM_TEST: {
@@ -65,7 +64,7 @@ const FROM_TEST: {
   'airtightness.yorkRegression': readingsOf,
   'airtightness.singlePoint': (house, test) => ({
     method: house.referenceMethod,
-    building: buildingOf(house),
+    building: sizesOf(house),
     conditions: conditionsOf(test),
   }),
 };
@@ -74,26 +73,26 @@ const FROM_TEST: {
 const FROM_FINISHED_TEST: {
   readonly [N in OperationName]?: (house: House, figures: Finished, test: AirtightnessTest) => GivenTo<N>;
 } = {
-  'airtightness.uncertaintyPropagation': (house, { fit: { result } }) => {
+  'airtightness.uncertaintyPropagation': (_, { building, fit: { result } }) => {
     const { q50M3h, standardErrorLnQ50, degreesOfFreedom } = result;
-    const { volumeM3, envelopeAreaM2 } = house;
+    const { volumeM3, envelopeAreaM2 } = building;
     return { q50M3h, standardErrorLnQ50, degreesOfFreedom, volumeM3, envelopeAreaM2 };
   },
-  'airtightness.budget': (house, { fit }) => budgetInput(house, fit),
-  'ventilation.infiltration': (house, { fit: { result } }, test) => {
+  'airtightness.budget': (house, { building, fit }) => budgetInput(house, building, fit),
+  'ventilation.infiltration': (house, { building, fit: { result } }, test) => {
     const { indoorTemperatureC, outdoorTemperatureC, windMs } = test;
     const storeys = ([1, 2, 3] as const).find((each) => each === house.storeys);
     return {
       ela4M2: result.ela4M2,
       ...known({ indoorTemperatureC, outdoorTemperatureC, windMs }),
       ...(storeys === undefined ? {} : { storeys }),
-      volumeM3: house.volumeM3,
+      volumeM3: building.volumeM3,
     };
   },
-  'ventilation.requirement': ({ floorAreaM2, bedrooms, heightM }, { fit: { result } }) => ({
-    floorAreaM2,
+  'ventilation.requirement': ({ bedrooms }, { building, fit: { result } }) => ({
+    floorAreaM2: building.floorAreaM2,
     bedrooms,
-    heightM,
+    heightM: building.heightM,
     ela4M2: result.ela4M2,
   }),
   'pathToTarget.evaluate': (_, { fit: { result }, budget }) => ({
@@ -186,8 +185,9 @@ function figuresOfAreas({ house, areas }: HouseWithRecords): readonly NamedFigur
 
 const orNull = <T>(items: readonly T[]): readonly T[] | null => (items.length === 0 ? null : items);
 
-/** What computations take of all areas together. */
+/** What computations take of a house as a whole. */
 const FROM_HOUSE: { readonly [N in OperationName]?: (whole: HouseWithRecords) => GivenTo<N> | null } = {
+  'plan.sizes': planInputOf,
   'thermal.house': (whole) => {
     const areas = orNull(
       figuresOfAreas(whole).map(({ areaM2, builtUValue: uValue }) => ({ areaM2, uValue })),

@@ -17,7 +17,6 @@ export {
   type TestStage,
 } from './airtightness/airtightness-test';
 export {
-  buildingOf,
   counts,
   DIRECTIONS,
   latestTest,
@@ -95,6 +94,10 @@ export {
   layerFields,
   type Area,
   type AreaBody,
+  type AreaInHand,
+  MADE_BY_HAND,
+  type KeptArea,
+  type PlannedArea,
   type BuildUp,
   type BuildUpLayer,
   type LayerFigures,
@@ -160,3 +163,18 @@ export { refusalFromCore, type FieldRefusal, type RecordRefusalCode } from './re
 export type { AnyField, AnyFields, FigureField } from './kind/field';
 export { fieldAt } from './kind/field-at';
 export type { AnyKind } from './kind/kind';
+export { FACE_WORDS, NEW_PLAN, type Plan, type PlanBody, type PlannedBuildUp } from './plan/plan';
+export {
+  BOUNDARY_WORDS,
+  storey,
+  UNDER_WORDS,
+  type PlanPlace,
+  type Storey,
+  type StoreyBody,
+  type Stretch,
+  type Wall,
+} from './plan/storey';
+export { ZONE_WORDS, type Zone, type ZoneBody, type ZoneUse } from './plan/zone';
+export { roof, ROOF_WORDS, type Roof, type RoofBody, type Wing, type WingEnd } from './plan/roof';
+export { opening, OPENING_WORDS, type Opening, type OpeningBody, type OpeningUse } from './plan/opening';
+export { withoutDrawn, whereNothingIsDrawn } from './plan/undrawn';

@@ -3,12 +3,28 @@ import { house } from './house/house';
 import { area } from './installation/area';
 import type { AnyKind } from './kind/kind';
 import { photo } from './photos/photo';
+import { opening } from './plan/opening';
+import { plan } from './plan/plan';
+import { roof } from './plan/roof';
+import { storey } from './plan/storey';
+import { zone } from './plan/zone';
 import { practice } from './practice/practice';
 import type { LedgerKind } from './ledger';
 import type { Stored } from './record';
 
 /** Every kind of record. A new one is its own file and one line here. */
-export const kinds = { house, area, airtightnessTest, photo, practice } as const;
+export const kinds = {
+  house,
+  plan,
+  storey,
+  zone,
+  roof,
+  opening,
+  area,
+  airtightnessTest,
+  photo,
+  practice,
+} as const;
 
 type Kinds = typeof kinds;
 export type Kind = keyof Kinds;

@@ -1,4 +1,4 @@
-export { LAYERS_MAX } from '@calvet/core';
+export { CORNERS_MAX, LAYERS_MAX, WALLS_MAX, WINGS_MAX } from '@calvet/core';
 
 /** How long the name of something may be. */
 export const NAME_MAX = 120;
@@ -8,6 +8,10 @@ export const READINGS_MAX = 200;
 export const BASELINE_MAX = 60;
 export const FAN_RANGES_MAX = 20;
 export const PHOTO_MARKS_MAX = 60;
+/** Of a key: what an item is, and the ids of two things that were drawn. */
+export const ITEM_KEY_MAX = 120;
+export const STRETCHES_MAX = 20;
+export const PLANNED_BUILD_UPS_MAX = 60;
 
 /** For how long what was deleted is offered back. */
 export const RESTORABLE_MS = 30 * 24 * 3_600_000;

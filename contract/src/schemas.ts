@@ -68,6 +68,8 @@ function presentSchema(field: AnyField): Joi.Schema {
       return uuid();
     case 'sha256':
       return pictureName;
+    case 'flag':
+      return Joi.boolean().strict();
     case 'option':
       return Joi.valid(...Object.keys(field.words));
     case 'subject':

@@ -1,15 +1,17 @@
-import type { AreaBody } from '../src/installation/area';
+import type { AreaInHand } from '../src/installation/area';
 import { BUILD_UP_LIBRARY, buildUpOf } from '../src/installation/build-up-library';
 
 const [wall] = BUILD_UP_LIBRARY;
 if (wall === undefined) throw new Error('The library is empty.');
 
 /** An area for tests: the first build-up of the library, nobody graded it. */
-export const sampleArea: AreaBody = {
+export const sampleArea: AreaInHand = {
   name: 'Wall',
   kind: 'wall',
   areaM2: 80,
   buildUp: buildUpOf(wall),
   grade: null,
   voidFraction: null,
+  item: null,
+  itemName: null,
 };

@@ -1,7 +1,7 @@
 import type { HouseBody } from '../src/house/house';
 
 /** A house for tests: round sizes, the usual conventions. */
-export const sampleHouse: HouseBody = {
+export const sampleHouse = {
   name: 'Byre at Low Sedge',
   place: 'Sedgeholm',
   builder: '',
@@ -16,4 +16,4 @@ export const sampleHouse: HouseBody = {
   assemblyMethod: 'iso6946',
   filmConvention: 'iso',
   gradeSchool: 'voidFraction',
-};
+} satisfies HouseBody;

@@ -2,7 +2,8 @@ import {
   BUILD_UP_LIBRARY,
   buildUpOf,
   type AirtightnessTestBody,
-  type AreaBody,
+  MADE_BY_HAND,
+  type AreaInHand,
   type BuildUp,
   type BuildUpLayer,
   type HouseBody,
@@ -17,7 +18,7 @@ export interface DemoHouse {
   /** Day on which the house was taken in hand. */
   readonly begun: string;
   readonly house: HouseBody;
-  readonly areas: readonly AreaBody[];
+  readonly areas: readonly AreaInHand[];
   readonly tests: readonly AirtightnessTestBody[];
 }
 
@@ -45,11 +46,11 @@ function window(rsi: number, name: string): BuildUp {
 
 const area = (
   name: string,
-  kind: AreaBody['kind'],
+  kind: AreaInHand['kind'],
   areaM2: number,
   buildUp: BuildUp,
-  grade: AreaBody['grade'] = null,
-): AreaBody => ({ name, kind, areaM2, buildUp, grade, voidFraction: null });
+  grade: AreaInHand['grade'] = null,
+): AreaInHand => ({ name, kind, areaM2, buildUp, grade, voidFraction: null, ...MADE_BY_HAND });
 
 interface TestPlan {
   readonly key: string;

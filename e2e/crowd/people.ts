@@ -181,8 +181,8 @@ export class Person {
 
   private typeArea(tab: Store, item: KindedRecord & { kind: 'area' }): void {
     const { buildUp } = item.record;
-    const layer = this.oneOf(buildUp.layers);
-    if (this.random() < 0.5 || layer === undefined) {
+    const layer = this.oneOf(buildUp?.layers ?? []);
+    if (this.random() < 0.5 || buildUp === null || layer === undefined) {
       this.update(tab, item, 'name', { name: this.nextValue() });
       return;
     }

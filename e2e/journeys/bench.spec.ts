@@ -1,7 +1,7 @@
 import { examples } from '@calvet/core/examples';
 import { compute } from '@calvet/core/operations';
 import type { Page } from '@playwright/test';
-import { areaFigures, type AreaBody, type HouseBody } from '@calvet/contract';
+import { areaFigures, type AreaInHand, type HouseBody } from '@calvet/contract';
 import { demoHouse } from './demo-pages';
 import { expect, putKeysAway, seedDemo, test } from './running-app';
 
@@ -171,7 +171,7 @@ test('figures of a house are taken, come to what the house says, and are given b
   await seedDemo(app, request);
   const { changes } = demoHouse('Wrenfold 4');
   const house = changes.find(({ kind }) => kind === 'house')?.body as HouseBody;
-  const area = changes.find(({ kind }) => kind === 'area')?.body as AreaBody;
+  const area = changes.find(({ kind }) => kind === 'area')?.body as AreaInHand;
   const figures = areaFigures(house, area);
   if (figures.state !== 'figures') throw new Error('The area has no figures.');
   await page.goto(`${app.url}/bench/thermal-assembly`);

@@ -36,6 +36,7 @@ export const demoPages: readonly DemoPage[] = [
   at('new house', '/houses/new'),
   at('plan', house),
   at('house, to change', `${house}/edit`),
+  at('drawing, to begin', `${house}/drawing`),
   at('fill', `${house}/fill`),
   at('area', `${house}/areas/${firstOf(wrenfold, 'area')}`),
   at('new area', `${house}/areas/01a1f000-0000-7000-8000-000000000001`),

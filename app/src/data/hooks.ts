@@ -13,7 +13,8 @@ import {
 } from '@calvet/contract';
 import { useEffect, useMemo, useState, useSyncExternalStore } from 'react';
 import useSWR from 'swr';
-import { notStored, withPending, type LedgerCopy, type HouseView } from './ledger-copy';
+import { useMeasuring, viewAsDrawn, type HouseView } from './as-drawn';
+import { notStored, withPending, type LedgerCopy } from './ledger-copy';
 import { summaryOf, type ToldHouses } from './house-summaries';
 import type { KeptIn } from './keeping';
 import type { OutboxState } from './outbox';
@@ -108,8 +109,19 @@ export function useHouse(houseId: string): Loaded<HouseView | null> {
     () => store.refreshLedger(houseId),
   );
   const typed = useAllTyped();
-  const data = useMemo(() => kept && viewWithTyped(kept, typed), [kept, typed]);
-  return { data, error: data === undefined ? error : undefined, retry: () => void mutate() };
+  const view = useMemo(() => kept && viewWithTyped(kept, typed), [kept, typed]);
+  const drawing = useMeasuring((view?.storeys.length ?? 0) > 0);
+  const { measuring } = drawing;
+  const filled = useMemo(() => view && viewAsDrawn(view, measuring, typed), [view, measuring, typed]);
+  // A house of which somebody draws the first storey stays as it was seen until that can be measured.
+  const [seen, setSeen] = useState(filled);
+  if (filled !== undefined && filled !== seen) setSeen(filled);
+  const data = filled === undefined && seen?.house.id === houseId ? seen : filled;
+  const retry = (): void => {
+    void mutate();
+    drawing.retry();
+  };
+  return { data, error: data === undefined ? (error ?? drawing.error) : undefined, retry };
 }
 
 /** The practice with its settings; as one that has set nothing, until it is known. */
@@ -164,13 +176,22 @@ export function useHouseSummaries(houses: readonly House[]): ReadonlyMap<string,
   const { told } = useToldHouses();
   const copies = useCopies();
   const state = useOutbox();
+  const views = useMemo(
+    () =>
+      houses.map(({ id }) => ({
+        id,
+        view: viewWithWaiting('house', copies.get(id), id, state) ?? undefined,
+      })),
+    [copies, state, houses],
+  );
+  const { measuring } = useMeasuring(views.some(({ view }) => (view?.storeys.length ?? 0) > 0));
   return useMemo(() => {
-    const summaries = houses.map(({ id }): [string, HouseSummary | undefined] => {
-      const view = viewWithWaiting('house', copies.get(id), id, state);
-      return [id, view == null ? told?.summaries[id] : summaryOf(view)];
+    const summaries = views.map(({ id, view }): [string, HouseSummary | undefined] => {
+      const drawn = view && viewAsDrawn(view, measuring);
+      return [id, drawn === undefined ? told?.summaries[id] : summaryOf(drawn)];
     });
     return new Map(summaries.filter((pair): pair is [string, HouseSummary] => pair[1] !== undefined));
-  }, [copies, state, houses, told]);
+  }, [views, measuring, told]);
 }
 
 /** True where what is entered outlives this page. */
@@ -185,6 +206,10 @@ export function useHasRoom(): boolean {
   return useSyncExternalStore(keeping.subscribe, keeping.hasRoom, keeping.hasRoom);
 }
 
+/** What a record is called by whoever made it; null where it has no name of its own. */
+const nameOf = (record: KindedRecord['record']): string | null =>
+  'name' in record && typeof record.name === 'string' ? record.name : null;
+
 /** Names of records that are held here or wait to be sent, by id. */
 export function useHeldNames(): ReadonlyMap<string, string> {
   const copies = useCopies();
@@ -192,7 +217,10 @@ export function useHeldNames(): ReadonlyMap<string, string> {
   return useMemo(() => {
     const names = new Map<string, string>();
     for (const { records } of copies.values()) {
-      for (const { record } of records.values()) if ('name' in record) names.set(record.id, record.name);
+      for (const { record } of records.values()) {
+        const name = nameOf(record);
+        if (name !== null) names.set(record.id, name);
+      }
     }
     for (const { change } of pending) {
       if ('name' in change.body && typeof change.body.name === 'string')
@@ -224,7 +252,7 @@ function deletedIn(
 ): readonly DeletedThing[] {
   const { records } = withPending(copy, ledgerId, waitingIn(state, ledgerId));
   const house = records.get(ledgerId)?.record;
-  const houseName = house !== undefined && 'name' in house ? house.name : undefined;
+  const houseName = house === undefined ? undefined : (nameOf(house) ?? undefined);
   return [...records.values()].flatMap((item): readonly DeletedThing[] => {
     const { deletedAt } = item.record;
     if (deletedAt === null) return [];

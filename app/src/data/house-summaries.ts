@@ -1,5 +1,5 @@
 import { houseSummary, type House, type HouseSummary } from '@calvet/contract';
-import type { HouseView } from './ledger-copy';
+import type { HouseView } from './as-drawn';
 
 /** The list of houses as the server told it, with what it says of each. */
 export interface ToldHouses {

@@ -24,7 +24,8 @@ export interface LedgerCopy {
 /** A ledger as a screen sees it: without what was deleted, with what was entered and not yet sent. */
 export type LedgerView<L extends LedgerKind> = { readonly [K in L]: Stored<Bodies[K]> } & Lists<L>;
 
-export type HouseView = LedgerView<'house'>;
+/** A house as its records say it. */
+export type KeptHouseView = LedgerView<'house'>;
 
 /** What every record carries, of one that no server has yet. */
 export const notStored = (id: string, ledgerId: string): RecordBase => ({

@@ -2,9 +2,11 @@ import {
   changeBetween,
   isEmptyChange,
   ownFields,
+  withoutDrawn,
   type Bodies,
   type BodyChange,
   type Kind,
+  type RecordBase,
   type Stored,
 } from '@calvet/contract';
 import { v7 } from 'uuid';
@@ -12,6 +14,9 @@ import type { Copies } from './copies';
 import type { Outbox } from './outbox';
 import type { Wish } from './store-options';
 import { withoutTyped, type Typing } from './typing';
+
+/** A record as it is kept: without what a drawing says, and what is being typed. */
+const asKept = <R extends RecordBase>(seen: R): R => withoutTyped(withoutDrawn(seen));
 
 interface RecordWritingOptions {
   readonly copies: Pick<Copies, 'recordOf'>;
@@ -39,10 +44,25 @@ export function recordWriting({ copies, outbox, typing, writeAll }: RecordWritin
     return waits || copies.recordOf(ledgerId, id) !== undefined;
   }
 
-  /** Makes a record that so far stood on the screen alone, if it does. */
+  /** True where a record was deleted, here or elsewhere. */
+  function isDeleted(ledgerId: string, id: string): boolean {
+    const deeds = outbox
+      .getState()
+      .pending.filter(({ change }) => change.id === id && change.op !== 'update');
+    const last = deeds.at(-1)?.change.op;
+    return last === undefined ? copies.recordOf(ledgerId, id)?.record.deletedAt != null : last === 'delete';
+  }
+
+  /**
+   * Makes a record that so far stood on the screen alone, if it does; one that was deleted under an id that follows from a
+   * drawing is put back.
+   */
   function makeIfNew<K extends Kind>(kind: K, seen: Stored<Bodies[K]>): void {
-    if (seen.revision === 0 && !isKnown(seen.ledgerId, seen.id))
-      createRecord(seen.ledgerId, kind, ownFields(withoutTyped(seen)) as unknown as Bodies[K], seen.id);
+    if (seen.revision !== 0) return;
+    if (isDeleted(seen.ledgerId, seen.id))
+      writeAll([{ ledgerId: seen.ledgerId, kind, id: seen.id, op: 'restore' }]);
+    if (!isKnown(seen.ledgerId, seen.id))
+      createRecord(seen.ledgerId, kind, ownFields(asKept(seen)) as unknown as Bodies[K], seen.id);
   }
 
   return {
@@ -62,7 +82,7 @@ export function recordWriting({ copies, outbox, typing, writeAll }: RecordWritin
      * @param seen the record as the person saw it: what they left alone takes nothing back that somebody else did
      */
     updateRecord: <K extends Kind>(kind: K, seen: Stored<Bodies[K]>, body: Partial<Bodies[K]>): void => {
-      const change = changeBetween(kind, ownFields(withoutTyped(seen)), body as BodyChange['body']);
+      const change = changeBetween(kind, ownFields(asKept(seen)), body as BodyChange['body']);
       if (!isEmptyChange(change)) {
         makeIfNew(kind, seen);
         writeAll([{ ledgerId: seen.ledgerId, kind, id: seen.id, op: 'update', change }]);

@@ -87,7 +87,7 @@ test.each([
   ['a change without a house', JSON.stringify({ ...file, changes: [{ change }] }), /entry 1 .* house/],
   [
     'a kind that nobody knows',
-    JSON.stringify({ ...file, changes: [{ ...waiting, change: { ...change, kind: 'roof' } }] }),
+    JSON.stringify({ ...file, changes: [{ ...waiting, change: { ...change, kind: 'gutter' } }] }),
     /entry 1 .* Known kinds/,
   ],
   [

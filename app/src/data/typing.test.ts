@@ -1,6 +1,5 @@
 import type { AirtightnessTest, TestReading } from '@calvet/contract';
-import { houseWith, readingWith, testWith } from '../../test/records';
-import type { HouseView } from './ledger-copy';
+import { readingWith, testWith, viewWith } from '../../test/records';
 import { Typing, viewWithTyped, withoutTyped, withTyped } from './typing';
 
 const runOf = (readings: readonly TestReading[]) => ({
@@ -47,12 +46,8 @@ test('what a colleague enters while somebody types shows, and stays', () => {
 
 test('of a house only the records that are typed in are others', () => {
   const typing = new Typing();
-  const view: HouseView = {
-    house: houseWith(),
-    areas: [],
-    tests: [before, testWith({ id: 'other' })],
-    photos: [],
-  };
+  const { drawing, drawn, ...empty } = viewWith();
+  const view = { ...empty, tests: [before, testWith({ id: 'other' })] };
   expect(viewWithTyped(view, typing.all())).toBe(view);
   let told = 0;
   typing.subscribe(() => (told += 1));

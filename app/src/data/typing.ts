@@ -3,6 +3,7 @@ import {
   changedBody,
   isEmptyChange,
   ownFields,
+  withoutDrawn,
   type Bodies,
   type BodyChange,
   type Kind,
@@ -62,7 +63,11 @@ export class Typing {
 
   /** @param seen the record as the person sees it, with or without what they typed before */
   type<K extends Kind>(kind: K, seen: Stored<Bodies[K]>, body: Partial<Bodies[K]>): void {
-    const change = changeBetween(kind, ownFields(withoutTyped(seen)), body as BodyChange['body']);
+    const change = changeBetween(
+      kind,
+      ownFields(withoutTyped(withoutDrawn(seen))),
+      body as BodyChange['body'],
+    );
     if (isEmptyChange(change)) this.end(seen.id);
     else this.set(new Map([...this.current, [seen.id, { kind, change }]]));
   }

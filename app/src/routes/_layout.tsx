@@ -1,4 +1,5 @@
 import { Slot } from 'expo-router';
+import { MeasuringProvider } from '../data/as-drawn';
 import { KeepingBar } from '../features/shell/keeping-bar';
 import { NewVersionBar } from '../features/shell/new-version-bar';
 import { SkipLink } from '../features/shell/skip-link';
@@ -11,6 +12,9 @@ import { NoteHost } from '../ui/undo';
 
 export { PageFailed as ErrorBoundary } from '../features/shell/page-failed';
 
+/** Comes with the Bench: what both share would otherwise be in what every page loads. */
+const fetchMeasuring = () => import('../features/bench-and-drawing');
+
 export default function RootLayout() {
   return (
     <Theme>
@@ -22,7 +26,9 @@ export default function RootLayout() {
             <NewVersionBar />
             <KeepingBar />
             <TroubleBanner />
-            <Slot />
+            <MeasuringProvider value={fetchMeasuring}>
+              <Slot />
+            </MeasuringProvider>
           </NoteHost>
         </KeypadHost>
       </StoreProvider>

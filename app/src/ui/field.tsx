@@ -91,6 +91,10 @@ interface NumberFieldProps extends Omit<NumberInputProps, 'onTrouble' | 'hasErro
   readonly onTroubleChange?: (message: string | null) => void;
   /** Where it is called otherwise than its quantity's. */
   readonly unit?: string;
+  /** Told where nothing is wrong: what an empty field means. */
+  readonly hint?: string | null;
+  /** Stands below it. */
+  readonly below?: ReactNode;
 }
 
 /** A figure that can be read in several ways: each to be chosen. */
@@ -122,12 +126,13 @@ export function FieldTrouble({
 }
 
 /** A labelled field for one figure. */
-export function NumberField({ message, onTroubleChange, unit, ...input }: NumberFieldProps) {
+export function NumberField({ message, onTroubleChange, unit, hint, below, ...input }: NumberFieldProps) {
   const { units } = usePreferences();
   const [trouble, setTrouble] = useState<EntryTrouble | null>(null);
   const messageId = useId();
-  const shown = trouble?.message ?? message ?? null;
-  const isTold = trouble?.isTold ?? false;
+  const wrong = trouble?.message ?? message ?? null;
+  const shown = wrong ?? hint ?? null;
+  const isTold = wrong === null || (trouble?.isTold ?? false);
   return (
     <Labelled
       label={input.label}
@@ -135,7 +140,7 @@ export function NumberField({ message, onTroubleChange, unit, ...input }: Number
       message={shown}
       messageId={messageId}
       isTold={isTold}
-      choices={trouble !== null && <Choices {...trouble} />}
+      choices={trouble === null ? below : <Choices {...trouble} />}
     >
       <NumberInput
         {...input}

@@ -15,9 +15,9 @@ export interface TargetFigure {
 }
 
 /** Brings q50 and its bounds to the quantity that the house's target limits. */
-export function targetFigure(house: HouseBody, { fit }: Figures): TargetFigure {
-  const size = sizeNeededBy(house.target.quantity);
-  const divisor = size === null ? 1 : house[size];
+export function targetFigure({ target }: HouseBody, { building, fit }: Figures): TargetFigure {
+  const size = sizeNeededBy(target.quantity);
+  const divisor = size === null ? 1 : building[size];
   const value = fit.result.q50M3h / divisor;
   const { low, high } = relativeInterval(fit.runs, 50);
   const directions = fit.runs.map(({ direction, q50M3h }) => ({ direction, value: q50M3h / divisor }));

@@ -46,6 +46,8 @@ export interface TestPoint {
 export type TestFigures =
   | {
       readonly state: 'figures';
+      /** The sizes that they are related to. */
+      readonly building: Building;
       readonly fit: MultiPointResult;
       readonly budget: Budget;
       /** What the standard has to say, and what is asked about beside it: gaps between pressures, slips of a unit. */
@@ -214,17 +216,22 @@ function pointsOf(fit: MultiPointResult, test: AirtightnessTestBody): readonly T
   });
 }
 
-/** The sizes of a house that airtightness figures are related to. */
-export function buildingOf(house: HouseBody): Building {
-  const { volumeM3, envelopeAreaM2, floorAreaM2, heightM } = house;
-  return { volumeM3, envelopeAreaM2, floorAreaM2, heightM };
+/** The sizes of a house that airtightness figures are related to; null where not all are known. */
+function buildingOf({ volumeM3, envelopeAreaM2, floorAreaM2, heightM }: HouseBody): Building | null {
+  return volumeM3 === null || envelopeAreaM2 === null || floorAreaM2 === null || heightM === null
+    ? null
+    : { volumeM3, envelopeAreaM2, floorAreaM2, heightM };
 }
 
 /** A fit held against the target of its house; where two directions disagree, its upper bound knows of it. */
-export function budgetInput(house: HouseBody, { result, runs }: MultiPointResult): BudgetInput {
+export function budgetInput(
+  { target }: HouseBody,
+  building: Building,
+  { result, runs }: MultiPointResult,
+): BudgetInput {
   return {
-    target: house.target,
-    building: buildingOf(house),
+    target,
+    building,
     q50M3h: result.q50M3h,
     q50High95M3h: result.q50M3h * relativeInterval(runs, 50).high,
   };
@@ -238,17 +245,21 @@ export function testFigures(house: HouseBody, test: AirtightnessTestBody): TestF
   const runs = countedRuns(test);
   const incomplete = missing(test, runs);
   if (incomplete !== null) return incomplete;
+  const building = buildingOf(house);
+  if (building === null)
+    return { state: 'incomplete', needs: 'Enter the sizes of the house, or draw it.', field: null };
   try {
     const input = {
       method: house.referenceMethod,
-      building: buildingOf(house),
+      building,
       conditions: conditionsOf(test),
       runs: runs.map((run) => run.input),
     };
     const fit = computeWith(multiPointOperation, input);
-    const budget = computeWith(budgetOperation, budgetInput(house, fit));
+    const budget = computeWith(budgetOperation, budgetInput(house, building, fit));
     return {
       state: 'figures',
+      building,
       fit,
       budget,
       findings: [...fit.findings, ...pressureGaps(fit.runs), ...doubtsOfRuns(input, fit.result)],

@@ -131,7 +131,7 @@ describe('two phones create the same record, under an id that both derive', () =
     const server = new Server();
     const first = change('create', 0, { name: 'Wall', grade: 'I' });
     const again = {
-      ...change('create', 0, { name: 'West', grade: null, voidFraction: null }),
+      ...change('create', 0, { name: 'West', grade: null, voidFraction: null, item: null, itemName: null }),
       seen: [first.changeId],
     };
     server.take([first], 'a');

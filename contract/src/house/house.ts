@@ -5,7 +5,7 @@ import type {
   ReferenceMethod,
   TargetQuantity,
 } from '@calvet/core';
-import { figure, filled, group, option, text } from '../kind/field';
+import { figure, filled, group, option, orNull, text } from '../kind/field';
 import { kindOf } from '../kind/kind';
 import { NAME_MAX } from '../limits';
 import type { Stored } from '../record';
@@ -24,11 +24,12 @@ export interface HouseBody {
   readonly name: string;
   readonly place: string;
   readonly builder: string;
-  readonly volumeM3: number;
-  readonly floorAreaM2: number;
-  readonly envelopeAreaM2: number;
-  readonly heightM: number;
-  readonly storeys: number;
+  /** Sizes that are null are as drawn. */
+  readonly volumeM3: number | null;
+  readonly floorAreaM2: number | null;
+  readonly envelopeAreaM2: number | null;
+  readonly heightM: number | null;
+  readonly storeys: number | null;
   readonly bedrooms: number;
   readonly target: HouseTarget;
   /** Rule that brings test flows to reference conditions. */
@@ -52,11 +53,11 @@ export const house = kindOf<HouseBody>()({
     name: filled('Name', NAME_MAX),
     place: text('Location', NAME_MAX),
     builder: text('Builder', NAME_MAX),
-    volumeM3: figure('Volume', 'volume', { above: 0, max: 1e6 }),
-    floorAreaM2: figure('Floor area', 'area', { above: 0, max: 1e5 }),
-    envelopeAreaM2: figure('Envelope area', 'area', { above: 0, max: 1e6 }),
-    heightM: figure('Height', 'length', { above: 0, max: 200 }),
-    storeys: figure('Storeys', 'count', { min: 1, max: 20, whole: true }),
+    volumeM3: orNull(figure('Volume', 'volume', { above: 0, max: 1e6 })),
+    floorAreaM2: orNull(figure('Floor area', 'area', { above: 0, max: 1e5 })),
+    envelopeAreaM2: orNull(figure('Envelope area', 'area', { above: 0, max: 1e6 })),
+    heightM: orNull(figure('Height', 'length', { above: 0, max: 200 })),
+    storeys: orNull(figure('Storeys', 'count', { min: 1, max: 20, whole: true })),
     bedrooms: figure('Bedrooms', 'count', { min: 0, max: 50, whole: true }),
     target: group<HouseTarget>('Airtightness target', {
       quantity: option('', { n50: 'n50', qE50: 'qE50', qF50: 'qF50' }),

@@ -1,11 +1,11 @@
 import type { HouseBody } from '../house/house';
 import { sampleHouse as house } from '../../test/sample-house';
 import { bodySchemas } from '../schemas';
-import type { AreaBody } from './area';
+import { MADE_BY_HAND, type AreaInHand } from './area';
 import { areaFigures, envelopeFigures } from './area-figures';
 import { BUILD_UP_LIBRARY, buildUpOf, libraryFor } from './build-up-library';
 
-const areaWith = (id: string, grade: AreaBody['grade'], areaM2: number | null = 50): AreaBody => {
+const areaWith = (id: string, grade: AreaInHand['grade'], areaM2: number | null = 50): AreaInHand => {
   const entry = BUILD_UP_LIBRARY.find((each) => each.id === id);
   if (entry === undefined) throw new Error(id);
   return {
@@ -15,10 +15,11 @@ const areaWith = (id: string, grade: AreaBody['grade'], areaM2: number | null = 
     buildUp: buildUpOf(entry),
     grade,
     voidFraction: null,
+    ...MADE_BY_HAND,
   };
 };
 
-function figuresOf(area: AreaBody, of: HouseBody = house) {
+function figuresOf(area: AreaInHand, of: HouseBody = house) {
   const figures = areaFigures(of, area);
   if (figures.state !== 'figures') throw new Error(JSON.stringify(figures));
   return figures;
@@ -101,7 +102,7 @@ test('a build-up that cannot be computed says why and leaves the others standing
     framingFraction: 0.6,
     thicknessM: null,
   } as const;
-  const broken: AreaBody = {
+  const broken: AreaInHand = {
     ...areaWith('framed-wall-140', null),
     buildUp: {
       name: '',

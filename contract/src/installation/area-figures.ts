@@ -12,7 +12,7 @@ import {
 } from '@calvet/core';
 import type { HouseBody } from '../house/house';
 import { refusalFromCore, type FieldRefusal } from '../refusal-of';
-import { heatFlowOf, isJudged, type AreaBody, type BuildUp, type BuildUpLayer } from './area';
+import { heatFlowOf, isJudged, type AreaInHand, type BuildUp, type BuildUpLayer } from './area';
 
 /** U and R of an area seen one way. */
 export interface Worth {
@@ -49,8 +49,8 @@ export interface EnvelopeFigures {
   readonly unsized: number;
   /** Areas that could not be computed and are left out. */
   readonly refused: number;
-  /** What is in here of the envelope that the house states; 1 is all of it, more is more than it states. */
-  readonly shareOfEnvelope: number;
+  /** What is in here of the envelope that the house states; 1 is all of it, more is more than it states. Null: it states none. */
+  readonly shareOfEnvelope: number | null;
 }
 
 function coreLayer(layer: BuildUpLayer): LayerInput {
@@ -78,7 +78,7 @@ export function gradedLayerOf({ layers, gradedLayer }: BuildUp): BuildUpLayer | 
   return layers.find(({ id }) => id === gradedLayer) ?? null;
 }
 
-function ungradedInput(house: HouseBody, area: AreaBody): AssemblyInput {
+function ungradedInput(house: HouseBody, area: AreaInHand): AssemblyInput {
   return {
     layers: area.buildUp.layers.map(coreLayer),
     method: house.assemblyMethod,
@@ -94,7 +94,7 @@ function worth({ uValue }: { readonly uValue: number }): Worth {
 }
 
 /** What the work does to the build-up. A share of void is reckoned as one, whatever the house's school makes of grades. */
-function adjustmentOf(house: HouseBody, area: AreaBody, layer: number): GradeAdjustment | undefined {
+function adjustmentOf(house: HouseBody, area: AreaInHand, layer: number): GradeAdjustment | undefined {
   const { grade, voidFraction } = area;
   if (voidFraction !== null)
     return { school: 'voidFraction', layer, measured: { voidFraction, compressedFraction: 0 } };
@@ -102,14 +102,14 @@ function adjustmentOf(house: HouseBody, area: AreaBody, layer: number): GradeAdj
 }
 
 /** An area as the computation of build-ups takes it, by the conventions that its house follows. */
-export function assemblyInput(house: HouseBody, area: AreaBody): AssemblyInput {
+export function assemblyInput(house: HouseBody, area: AreaInHand): AssemblyInput {
   const gradedLayer = area.buildUp.layers.findIndex(({ id }) => id === area.buildUp.gradedLayer);
   const gradeAdjustment = gradedLayer < 0 ? undefined : adjustmentOf(house, area, gradedLayer);
   return { ...ungradedInput(house, area), gradeAdjustment };
 }
 
 /** The figures of one area, by the conventions that its house follows. */
-export function areaFigures(house: HouseBody, area: AreaBody): AreaFigures {
+export function areaFigures(house: HouseBody, area: AreaInHand): AreaFigures {
   const input = ungradedInput(house, area);
   try {
     const labelled = computeWith(assemblyOperation, { ...input, layers: input.layers.map(withoutFraming) });
@@ -130,7 +130,7 @@ export function areaFigures(house: HouseBody, area: AreaBody): AreaFigures {
 }
 
 /** Heat loss and area-weighted R of the whole envelope, and what the grades of the work cost. */
-export function envelopeFigures(house: HouseBody, areas: readonly AreaBody[]): EnvelopeFigures {
+export function envelopeFigures(house: HouseBody, areas: readonly AreaInHand[]): EnvelopeFigures {
   const sized = areas.flatMap((area) => (area.areaM2 === null ? [] : [{ area, areaM2: area.areaM2 }]));
   const computed = sized.flatMap(({ area, areaM2 }) => {
     const figures = areaFigures(house, area);
@@ -150,6 +150,9 @@ export function envelopeFigures(house: HouseBody, areas: readonly AreaBody[]): E
     ungraded: areas.filter((area) => !isJudged(area) && gradedLayerOf(area.buildUp) !== null).length,
     unsized: areas.length - sized.length,
     refused: sized.length - computed.length,
-    shareOfEnvelope: computed.reduce((sum, { areaM2 }) => sum + areaM2, 0) / house.envelopeAreaM2,
+    shareOfEnvelope:
+      house.envelopeAreaM2 === null
+        ? null
+        : computed.reduce((sum, { areaM2 }) => sum + areaM2, 0) / house.envelopeAreaM2,
   };
 }

@@ -8,12 +8,13 @@ import {
   mergedGroup,
   option,
   orNull,
+  said,
   shape,
   text,
   unsaid,
 } from '../kind/field';
 import { kindOf } from '../kind/kind';
-import { LAYERS_MAX, NAME_MAX } from '../limits';
+import { ITEM_KEY_MAX, LAYERS_MAX, NAME_MAX } from '../limits';
 import type { Stored } from '../record';
 import { layersWithIds } from './former-build-up';
 
@@ -60,24 +61,47 @@ export interface BuildUp {
 
 /** An area of the envelope with its build-up and the grade of its insulation work. */
 export interface AreaBody {
-  readonly name: string;
-  readonly kind: EnvelopeKind;
-  /** Null until somebody gave it: the area is then in no sum. */
+  /** Null: as the drawing names it. */
+  readonly name: string | null;
+  /** Null: as it was drawn. */
+  readonly kind: EnvelopeKind | null;
+  /** Null: as it was drawn; where it was not, until somebody gave it: the area is then in no sum. */
   readonly areaM2: number | null;
-  readonly buildUp: BuildUp;
+  /** Null: as planned. */
+  readonly buildUp: BuildUp | null;
   /** Null until somebody graded it. */
   readonly grade: InstallationGrade | null;
   /** Share of void in the cavity, where that is more than any grade allows; it counts in place of a grade. Else null. */
   readonly voidFraction: number | null;
+  /** Key of the part of the drawing that it is; null: made by hand. */
+  readonly item: string | null;
+  /** What that part was called when the area was last entered. */
+  readonly itemName: string | null;
 }
 
-export type Area = Stored<AreaBody>;
+/** What an area that is no part of a drawing says of that. */
+export const MADE_BY_HAND = { item: null, itemName: null } as const;
+
+/** What of an area the drawing may say. */
+export interface PlannedArea {
+  readonly name: string;
+  readonly kind: EnvelopeKind;
+  readonly buildUp: BuildUp;
+}
+
+/** An area as it is worked with: what its record leaves open, as it was drawn. */
+export type AreaInHand = Omit<AreaBody, keyof PlannedArea> & PlannedArea;
+
+export type Area = Stored<AreaInHand>;
+
+/** An area as its record says it. */
+export type KeptArea = Stored<AreaBody>;
 
 /** Up to this share of void the work has a grade; ANSI 301, appendix A. */
 export const GRADED_VOID_MAX = 0.05;
 
 /** True where somebody has judged the work: by a grade, or by a share of void that is too large for one. */
-export const isJudged = ({ grade, voidFraction }: AreaBody): boolean =>
+export const isJudged = ({ grade, voidFraction }: Pick<AreaBody, 'grade' | 'voidFraction'>): boolean =>
   grade !== null || voidFraction !== null;
 
 const HEAT_FLOW: Readonly<Record<EnvelopeKind, HeatFlow>> = {
@@ -121,6 +145,20 @@ export const layerFields = shape<BuildUpLayer>(LAYER_WORDS, {
   },
 });
 
+/** What a build-up is given by. */
+export const buildUpFields = {
+  name: text('Name of the build-up', NAME_MAX),
+  layers: list<BuildUpLayer>('Layers', 'A layer', layerFields, {
+    key: 'id',
+    least: 1,
+    most: LAYERS_MAX,
+  }),
+  frameAlignment: orNull(
+    option('How the frames stand', { aligned: 'One behind the other', offset: 'Offset' }),
+  ),
+  gradedLayer: orNull(id('Graded layer')),
+} as const;
+
 export const area = kindOf<AreaBody>()({
   word: 'Area',
   ledger: 'house',
@@ -130,25 +168,13 @@ export const area = kindOf<AreaBody>()({
   page: 'areas',
   isShown: true,
   fields: {
-    name: filled('Name', NAME_MAX),
-    kind: option('Kind', AREA_WORDS),
+    name: orNull(filled('Name', NAME_MAX)),
+    kind: orNull(option('Kind', AREA_WORDS)),
     areaM2: orNull(figure('Area', 'area', { above: 0, max: 1e5 })),
-    buildUp: formerly(
-      mergedGroup<BuildUp>('Build-up', {
-        name: text('Name of the build-up', NAME_MAX),
-        layers: list<BuildUpLayer>('Layers', 'A layer', layerFields, {
-          key: 'id',
-          least: 1,
-          most: LAYERS_MAX,
-        }),
-        frameAlignment: orNull(
-          option('How the frames stand', { aligned: 'One behind the other', offset: 'Offset' }),
-        ),
-        gradedLayer: orNull(id('Graded layer')),
-      }),
-      layersWithIds,
-    ),
+    buildUp: formerly(orNull(mergedGroup<BuildUp>('Build-up', buildUpFields)), layersWithIds),
     grade: orNull(option('Grade', { I: 'I', II: 'II', III: 'III' })),
     voidFraction: unsaid(orNull(figure('Void', 'share', { above: GRADED_VOID_MAX, max: 1 })), null),
+    item: unsaid(said('Part of the drawing', ITEM_KEY_MAX), null),
+    itemName: unsaid(said('What it was drawn as', NAME_MAX * 2), null),
   },
 });

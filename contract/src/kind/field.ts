@@ -37,6 +37,11 @@ export interface CodeField extends Field {
   readonly of?: string;
 }
 
+/** Yes or no. */
+export interface FlagField extends Field {
+  readonly type: 'flag';
+}
+
 /** The kind and the id of a record in the same house, of any kind that photos may show. */
 export interface SubjectField extends Field {
   readonly type: 'subject';
@@ -84,6 +89,7 @@ export type AnyField = (
   | CodeField
   | OptionField
   | SubjectField
+  | FlagField
   | (Field & { readonly type: 'group'; readonly members: AnyFields; readonly isMerged?: true })
   | (Field & {
       readonly type: 'shape';
@@ -109,15 +115,17 @@ type ShapesOf<T> = {
 export type FieldOf<T> = Nulls<T> & ([NonNullable<T>] extends [infer V] ? FieldOfValue<V> : never);
 type FieldOfValue<V> = [V] extends [number]
   ? FigureField
-  : [V] extends [string]
-    ? string extends V
-      ? TextField | CodeField
-      : OptionField<V>
-    : [V] extends [readonly (infer Item)[]]
-      ? ListField<Item>
-      : [V] extends [Shape]
-        ? ShapeField<V> | SubjectField
-        : GroupField<V>;
+  : [V] extends [boolean]
+    ? FlagField
+    : [V] extends [string]
+      ? string extends V
+        ? TextField | CodeField
+        : OptionField<V>
+      : [V] extends [readonly (infer Item)[]]
+        ? ListField<Item>
+        : [V] extends [Shape]
+          ? ShapeField<V> | SubjectField
+          : GroupField<V>;
 
 /** A field for every member of T and no other, in the order in which they are told. */
 export type FieldsOf<T> = { readonly [K in keyof Required<T>]: FieldOf<T[K]> };
@@ -165,6 +173,7 @@ const code =
 export const day = code('day');
 export const time = code('time');
 export const id = (label: string, of?: string): CodeField => ({ type: 'id', label, of });
+export const flag = (label: string): FlagField => ({ type: 'flag', label });
 export const subject = (label: string): SubjectField => ({ type: 'subject', label });
 export const sha256 = code('sha256');
 

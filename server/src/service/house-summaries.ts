@@ -1,19 +1,22 @@
 import {
   asKindedRecord,
+  type Bodies,
   houseSummary,
-  type AirtightnessTest,
-  type Area,
   type House,
   type HouseSummary,
   type LedgerRecord,
+  type Stored,
 } from '@calvet/contract';
+import { asDrawn } from '@calvet/contract/plan/as-drawn';
 import type { Database } from '../store/database';
 import { recordsChanged } from '../store/records';
 import { may, type Principal } from './rights';
 
 /** So many houses are read at once. */
 const HOUSES_AT_ONCE = 50;
-const SUMMARISED = ['area', 'airtightnessTest'] as const;
+const SUMMARISED = ['area', 'airtightnessTest', 'plan', 'storey', 'zone', 'roof', 'opening'] as const;
+
+type Read = Readonly<Record<(typeof SUMMARISED)[number], readonly LedgerRecord[]>>;
 
 interface Known {
   readonly upTo: number;
@@ -21,22 +24,22 @@ interface Known {
   readonly summary: HouseSummary | undefined;
 }
 
-const present = (records: readonly LedgerRecord[], houseId: string) =>
-  records
-    .filter((record) => record.ledgerId === houseId && record.deletedAt === null)
-    .map((record) => asKindedRecord(record).record);
-
-function summarised(
-  house: House,
-  areas: readonly LedgerRecord[],
-  tests: readonly LedgerRecord[],
-): HouseSummary | undefined {
+function summarised(house: House, read: Read): HouseSummary | undefined {
+  const present = <K extends keyof Read>(kind: K) =>
+    read[kind]
+      .filter(({ ledgerId, deletedAt }) => ledgerId === house.id && deletedAt === null)
+      .map((record) => asKindedRecord(record).record as unknown as Stored<Bodies[K]>);
   try {
-    return houseSummary({
+    const drawn = asDrawn({
       house,
-      areas: present(areas, house.id) as readonly Area[],
-      tests: present(tests, house.id) as readonly AirtightnessTest[],
+      areas: present('area'),
+      plans: present('plan'),
+      storeys: present('storey'),
+      zones: present('zone'),
+      roofs: present('roof'),
+      openings: present('opening'),
     });
+    return houseSummary({ ...drawn, tests: present('airtightnessTest') });
   } catch {
     // One strange record takes the list from nobody.
     return undefined;
@@ -64,11 +67,15 @@ export class HouseSummaries {
     for (let i = 0; i < stale.length; i += HOUSES_AT_ONCE) {
       const some = stale.slice(i, i + HOUSES_AT_ONCE);
       const ranges = some.map(({ id }) => ({ ledgerId: id, since: 0, upTo: Number.MAX_SAFE_INTEGER }));
-      const [areas = [], tests = []] = await Promise.all(
-        SUMMARISED.map((kind) => recordsChanged(this.db, kind, ranges, Number.MAX_SAFE_INTEGER)),
+      const lists = await Promise.all(
+        SUMMARISED.map(async (kind) => [
+          kind,
+          await recordsChanged(this.db, kind, ranges, Number.MAX_SAFE_INTEGER),
+        ]),
       );
+      const read = Object.fromEntries(lists) as Read;
       for (const house of some)
-        this.known.set(house.id, { upTo: upToOf(house), summary: summarised(house, areas, tests) });
+        this.known.set(house.id, { upTo: upToOf(house), summary: summarised(house, read) });
     }
     return Object.fromEntries(
       houses.flatMap(({ id }): [string, HouseSummary][] => {

@@ -1,5 +1,5 @@
 import type { AnyField, AnyFields } from '@calvet/contract';
-import { char, customType, double, int, json, smallint, varchar } from 'drizzle-orm/mysql-core';
+import { boolean, char, customType, double, int, json, smallint, varchar } from 'drizzle-orm/mysql-core';
 
 const SMALLINT_MAX = 32_767;
 const OPTION_LENGTH = 20;
@@ -43,6 +43,8 @@ function columnOf(name: string, field: AnyField) {
       return codeColumn(name, { length: 36 });
     case 'sha256':
       return codeColumn(name, { length: 64 });
+    case 'flag':
+      return boolean(name);
     case 'option':
       return varchar(name, { length: OPTION_LENGTH });
     case 'subject':

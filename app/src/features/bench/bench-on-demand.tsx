@@ -3,7 +3,7 @@ import { whenFetched } from '../../ui/when-fetched';
 import { Screen } from '../shell/screen';
 import { Loading } from '../shell/states';
 
-const whole = () => import('./bench');
+const whole = () => import('../bench-and-drawing');
 const Frame = lazy(async () => ({ default: (await whole()).BenchFrame }));
 const Shelves = lazy(async () => ({ default: (await whole()).BenchScreen }));
 const Operation = lazy(async () => ({ default: (await whole()).OperationPage }));

@@ -7,6 +7,7 @@ import type { Keep } from '../../data/use-keep';
 import { Button } from '../../ui/button';
 import { FieldMessage } from '../../ui/field';
 import { FileButton } from '../../ui/file-button';
+import { saveFile } from '../../ui/save-file';
 import { useNote } from '../../ui/undo';
 import { space } from '../../ui/tokens';
 import type * as csvFiles from './csv-files';
@@ -22,14 +23,7 @@ interface CsvToolsProps {
 
 const fetchCsvFiles = () => import('./csv-files');
 
-function download(name: string, text: string): void {
-  const url = URL.createObjectURL(new Blob([text], { type: 'text/csv' }));
-  const link = document.createElement('a');
-  link.href = url;
-  link.download = name;
-  link.click();
-  setTimeout(() => URL.revokeObjectURL(url), 1000);
-}
+const CSV = 'text/csv';
 
 const megabytes = (bytes: number): string => `${(bytes / 1e6).toFixed(1)} MB`;
 
@@ -70,11 +64,11 @@ export function CsvTools({ house, test, direction, keep }: CsvToolsProps) {
   };
   const write = async (): Promise<void> => {
     const { writeReadingsCsv } = await fetchCsvFiles();
-    download(`${house.name} ${test.performedOn}.csv`, writeReadingsCsv(test));
+    saveFile(`${house.name} ${test.performedOn}.csv`, writeReadingsCsv(test), CSV);
   };
   const writeTemplate = async (): Promise<void> => {
     const { writeTemplateCsv } = await fetchCsvFiles();
-    download('readings.csv', writeTemplateCsv(direction, units));
+    saveFile('readings.csv', writeTemplateCsv(direction, units), CSV);
   };
   return (
     <View style={styles.tools}>

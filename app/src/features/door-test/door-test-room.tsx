@@ -6,7 +6,7 @@ import {
   type TestFigures,
 } from '@calvet/contract';
 import { StyleSheet, View } from 'react-native';
-import type { HouseView } from '../../data/ledger-copy';
+import type { HouseView } from '../../data/as-drawn';
 import { usePreferences } from '../../data/preferences';
 import { Button } from '../../ui/button';
 import { Card } from '../../ui/card';

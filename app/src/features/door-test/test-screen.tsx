@@ -9,7 +9,7 @@ import type { Direction } from '@calvet/core';
 import { useRouter } from 'expo-router';
 import { useMemo, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
-import type { HouseView } from '../../data/ledger-copy';
+import type { HouseView } from '../../data/as-drawn';
 import { useStore } from '../../data/store-context';
 import { useKeep, type Keep } from '../../data/use-keep';
 import { Button } from '../../ui/button';

@@ -8,15 +8,18 @@ import {
   kindsSuiting,
   libraryFor,
   NAME_MAX,
+  ownFields,
   type Area,
   type AreaBody,
+  type AreaInHand,
   type BuildUp,
+  withoutDrawn,
 } from '@calvet/contract';
 import { ENVELOPE_KINDS } from '@calvet/core';
 import { useRouter } from 'expo-router';
 import { useState } from 'react';
 import { Pressable, StyleSheet } from 'react-native';
-import type { HouseView } from '../../data/ledger-copy';
+import type { HouseView } from '../../data/as-drawn';
 import { usePreferences } from '../../data/preferences';
 import { useStore } from '../../data/store-context';
 import { useKeep } from '../../data/use-keep';
@@ -34,10 +37,11 @@ import { PhotosCard } from '../record/photos-card';
 import { DeleteAtEnd, Screen } from '../shell/screen';
 import { GradeChoice } from './grade-choice';
 import { LayerEditor } from './layer-editor';
+import { TieToDrawing } from './tie-to-drawing';
 import { GRADE_WORDS, judgementWords } from './words';
 import { WorthBars } from './worth-bars';
 
-const KINDS: readonly Option<AreaBody['kind']>[] = ENVELOPE_KINDS.map((kind) => ({
+const KINDS: readonly Option<AreaInHand['kind']>[] = ENVELOPE_KINDS.map((kind) => ({
   value: kind,
   label: AREA_WORDS[kind],
 }));
@@ -142,8 +146,30 @@ export function AreaScreen({ view, area, isNew = false }: AreaScreenProps) {
   const isGradable = gradedLayerOf(area.buildUp) !== null;
   /** Its work can be judged and is not yet. */
   const isOpen = isGradable && !isJudged(area);
-  const { deleteRecord, restoreRecord, makeIfNew } = useStore();
+  const { deleteRecord, restoreRecord, updateRecord, makeIfNew } = useStore();
   const keep = useKeep('area', area);
+  const drawn = area.item === null ? undefined : view.drawn.get(area.item);
+  const kept = withoutDrawn(area);
+  /** The way back to what the drawing says, where something else was entered. */
+  const backToDrawing = (name: 'name' | 'kind' | 'areaM2' | 'buildUp') =>
+    drawn !== undefined && kept[name] !== null ? (
+      <Button label="As drawn" onPress={() => keep({ [name]: null })} />
+    ) : undefined;
+  const sizeHint =
+    drawn === undefined || drawn.areaM2 === null
+      ? null
+      : kept.areaM2 === null
+        ? 'As drawn, without its openings'
+        : `Drawn: ${figureWithUnit(drawn.areaM2, 'area', units)}`;
+  const forget = (): void => {
+    const nothing = { name: null, kind: null, areaM2: null, buildUp: null, grade: null, voidFraction: null };
+    const before = ownFields(kept) as Partial<AreaBody>;
+    keep(nothing);
+    note({
+      text: `${area.name} is as it was drawn.`,
+      undo: () => updateRecord('area', { ...kept, ...nothing }, before),
+    });
+  };
   const remove = (): void => {
     deleteRecord(house.id, 'area', area.id);
     note({ text: `${area.name} was deleted.`, undo: () => restoreRecord(house.id, 'area', area.id) });
@@ -212,6 +238,7 @@ export function AreaScreen({ view, area, isNew = false }: AreaScreenProps) {
             if (isName) keep({ name: text });
           }}
         />
+        {backToDrawing('name')}
         <Labelled label="Kind">
           <Choice
             label="Kind of area"
@@ -219,6 +246,7 @@ export function AreaScreen({ view, area, isNew = false }: AreaScreenProps) {
             value={area.kind}
             onChange={(kind) => keep({ kind })}
           />
+          {backToDrawing('kind')}
         </Labelled>
         <NumberField
           label="Size"
@@ -226,6 +254,8 @@ export function AreaScreen({ view, area, isNew = false }: AreaScreenProps) {
           value={area.areaM2}
           bounds={areaKind.fields.areaM2.bounds}
           message={area.areaM2 === null && !isNew ? 'Without its size it is in no sum of the house.' : null}
+          hint={sizeHint}
+          below={backToDrawing('areaM2')}
           onCommit={(si, stage) => keep({ areaM2: si }, stage)}
         />
       </Card>
@@ -237,7 +267,9 @@ export function AreaScreen({ view, area, isNew = false }: AreaScreenProps) {
         onPick={(buildUp) => keep({ buildUp })}
       />
       <LayerEditor buildUp={area.buildUp} onChange={(buildUp, stage) => keep({ buildUp }, stage)} />
-      {!isNew && <DeleteAtEnd label="Delete area" onPress={remove} />}
+      {drawn === undefined && !isNew && <TieToDrawing view={view} area={area} />}
+      {!isNew && drawn === undefined && <DeleteAtEnd label="Delete area" onPress={remove} />}
+      {drawn?.isKept === true && <DeleteAtEnd label="Forget what was entered here" onPress={forget} />}
     </Screen>
   );
 }

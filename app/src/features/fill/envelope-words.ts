@@ -9,10 +9,11 @@ export const ENVELOPE_TOLERANCE = 0.01;
  */
 export function reservationOn({ built, shareOfEnvelope, ungraded, unsized }: EnvelopeFigures): string | null {
   if (built === null) return null;
+  const share = shareOfEnvelope ?? 1;
   const parts = [
-    ...(shareOfEnvelope < 1 - ENVELOPE_TOLERANCE
+    ...(share < 1 - ENVELOPE_TOLERANCE
       ? // Never the whole, however little is missing.
-        [`of ${Math.min(99, Math.round(shareOfEnvelope * 100))} % of the envelope`]
+        [`of ${Math.min(99, Math.round(share * 100))} % of the envelope`]
       : []),
     ...(unsized > 0
       ? [unsized === 1 ? '1 area without its size' : `${unsized} areas without their sizes`]

@@ -8,7 +8,7 @@ import {
 } from '@calvet/contract';
 import { useRouter } from 'expo-router';
 import { StyleSheet, View } from 'react-native';
-import type { HouseView } from '../../data/ledger-copy';
+import type { HouseView } from '../../data/as-drawn';
 import { usePreferences } from '../../data/preferences';
 import { useKeep } from '../../data/use-keep';
 import { Button } from '../../ui/button';

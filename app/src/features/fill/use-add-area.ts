@@ -1,10 +1,10 @@
-import { buildUpOf, libraryFor, type AreaBody } from '@calvet/contract';
+import { buildUpOf, libraryFor, MADE_BY_HAND, type AreaInHand } from '@calvet/contract';
 import type { UnitSystem } from '@calvet/core';
 import { useRouter } from 'expo-router';
 import { v7 } from 'uuid';
 
 /** A wall with a build-up to start from; its size is for whoever measures it. */
-export function newArea(units: UnitSystem): AreaBody {
+export function newArea(units: UnitSystem): AreaInHand {
   const [first] = libraryFor('wall');
   if (first === undefined) throw new Error('The library of build-ups has no wall.');
   return {
@@ -14,6 +14,7 @@ export function newArea(units: UnitSystem): AreaBody {
     buildUp: buildUpOf(first, units),
     grade: null,
     voidFraction: null,
+    ...MADE_BY_HAND,
   };
 }
 

@@ -1,14 +1,16 @@
-import type { House, HouseBody } from '@calvet/contract';
+import { withoutDrawn, type HouseBody } from '@calvet/contract';
 import { useRouter } from 'expo-router';
 import { useForm } from 'react-hook-form';
 import { useStore } from '../../data/store-context';
 import { useKeep } from '../../data/use-keep';
 import { useNote } from '../../ui/undo';
 import { DeleteAtEnd, Screen } from '../shell/screen';
+import type { HouseView } from '../../data/as-drawn';
 import { faultOf, HouseForm, houseResolver, type HouseDraft } from './house-form';
 
 /** Changes a house: each field is kept once it fits and is left. */
-export function EditHouseScreen({ house }: { readonly house: House }) {
+export function EditHouseScreen({ view }: { readonly view: HouseView }) {
+  const { house, drawing } = view;
   const router = useRouter();
   const note = useNote();
   const form = useForm<HouseDraft, unknown, HouseBody>({
@@ -18,6 +20,8 @@ export function EditHouseScreen({ house }: { readonly house: House }) {
     resolver: houseResolver,
     mode: 'onChange',
   });
+  const kept = withoutDrawn(house);
+  const entered = new Set(Object.entries(kept).flatMap(([name, value]) => (value === null ? [] : [name])));
   const { deleteRecord, restoreRecord } = useStore();
   const keepField = useKeep('house', house);
   const keep = (name: keyof HouseBody): void => {
@@ -40,7 +44,13 @@ export function EditHouseScreen({ house }: { readonly house: House }) {
       back={{ pathname: '/houses/[houseId]', params: { houseId: house.id } }}
       backLabel="Back to the plan"
     >
-      <HouseForm control={form.control} errors={form.formState.errors} isRequired onField={keep} />
+      <HouseForm
+        control={form.control}
+        errors={form.formState.errors}
+        isRequired
+        drawn={{ sizes: drawing.state === 'measured' ? drawing.house : {}, entered }}
+        onField={keep}
+      />
       <DeleteAtEnd label="Delete house" onPress={remove} />
     </Screen>
   );

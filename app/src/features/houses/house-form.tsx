@@ -7,8 +7,11 @@ import {
 } from '@calvet/contract';
 import { misfit, type NumberSchema } from '@calvet/core/schema';
 import { Controller, type Control, type FieldErrors, type Resolver } from 'react-hook-form';
+import { usePreferences } from '../../data/preferences';
+import { Button } from '../../ui/button';
 import { Card } from '../../ui/card';
 import { FieldGrid, NumberField, TextField } from '../../ui/field';
+import { figureWithUnit } from '../../ui/format';
 import { ConventionChoice, conventionOptions, ConventionsCard, isConvention } from './conventions';
 import { LIMIT, TargetFields, type TargetDraft } from './target-fields';
 
@@ -43,18 +46,25 @@ export const newHouse = ({
 
 const FIELDS = Object.keys(house.fields) as readonly (keyof HouseBody)[];
 
-const NUMBERS = [
+/** Sizes that a house may leave to its drawing. */
+const DRAWN = [
   'volumeM3',
   'envelopeAreaM2',
   'floorAreaM2',
   'heightM',
   'storeys',
-  'bedrooms',
 ] as const satisfies readonly (keyof HouseBody)[];
 
+const NUMBERS = [...DRAWN, 'bedrooms'] as const;
+
+type DrawnSize = (typeof DRAWN)[number];
 type Figure = (typeof NUMBERS)[number];
 
 const isFigure = (name: string): name is Figure => NUMBERS.some((each) => each === name);
+const isDrawnSize = (name: string): name is DrawnSize => DRAWN.some((each) => each === name);
+
+/** Sizes of a house as they follow from its drawing; empty where it has none that can be measured. */
+export type DrawnSizes = Readonly<Partial<Record<DrawnSize, number>>>;
 
 /** A draft of what was kept of one: what does not fit any more is as in a new one. */
 export function houseDraftOf(kept: Readonly<Record<string, unknown>>, begun: HouseDraft): HouseDraft {
@@ -81,7 +91,8 @@ const needed = (value: number | null, bounds: NumberSchema): string | null =>
 export function faultOf(draft: HouseDraft, name: keyof HouseBody): string | null {
   if (name === 'name') return (draft.name ?? '').trim() === '' ? 'Give the house a name.' : null;
   if (name === 'target') return needed(draft.target.limit, LIMIT.bounds);
-  return isFigure(name) ? needed(draft[name], house.fields[name].bounds) : null;
+  if (!isFigure(name) || (isDrawnSize(name) && draft[name] === null)) return null;
+  return needed(draft[name], house.fields[name].bounds);
 }
 
 /** Checks a draft field by field, for the form library. */
@@ -103,6 +114,8 @@ interface HouseFormProps {
   readonly errors: FieldErrors<HouseDraft>;
   /** The house is there: a figure that is left empty goes back to the one before. */
   readonly isRequired?: boolean;
+  /** Sizes as the drawing has them, and those that are entered otherwise. */
+  readonly drawn?: { readonly sizes: DrawnSizes; readonly entered: ReadonlySet<string> };
   /** Told of each field after it changed. */
   readonly onField?: (name: keyof HouseBody) => void;
   /** Told of a field, by its label, that holds what cannot be read or does not fit, and when that is over. */
@@ -110,7 +123,17 @@ interface HouseFormProps {
 }
 
 /** Everything that is asked about a house, for a new one and for one that is changed. */
-export function HouseForm({ control, errors, isRequired, onField, onWrong }: HouseFormProps) {
+export function HouseForm({ control, errors, isRequired, drawn, onField, onWrong }: HouseFormProps) {
+  const { units } = usePreferences();
+  /** What a size has to do with the drawing, in words. */
+  const sizeHint = (name: Figure, isEmpty: boolean): string | null => {
+    if (!isDrawnSize(name)) return null;
+    const size = drawn?.sizes[name];
+    if (size === undefined) return isEmpty ? 'Empty: as it will be drawn' : null;
+    return drawn?.entered.has(name) === true
+      ? `Drawn: ${figureWithUnit(size, house.fields[name].quantity, units)}`
+      : 'As drawn';
+  };
   const targetErrors = errors.target as { readonly limit?: { readonly message?: string } } | undefined;
   const textField = (name: 'name' | 'place' | 'builder', label: string) => (
     <Controller
@@ -153,7 +176,21 @@ export function HouseForm({ control, errors, isRequired, onField, onWrong }: Hou
                   bounds={house.fields[name].bounds}
                   message={errors[name]?.message}
                   onTroubleChange={(message) => onWrong?.(house.fields[name].label, message !== null)}
-                  isRequired={isRequired}
+                  isRequired={isRequired === true && !isDrawnSize(name)}
+                  hint={sizeHint(name, field.value === null)}
+                  below={
+                    drawn?.entered.has(name) === true &&
+                    isDrawnSize(name) &&
+                    drawn.sizes[name] !== undefined && (
+                      <Button
+                        label="As drawn"
+                        onPress={() => {
+                          field.onChange(null);
+                          onField?.(name);
+                        }}
+                      />
+                    )
+                  }
                   onCommit={(si, stage) => {
                     field.onChange(si);
                     if (stage === 'entered') onField?.(name);

@@ -1,7 +1,7 @@
 import { Slot, useGlobalSearchParams, useRouter } from 'expo-router';
 import { createContext, use } from 'react';
 import { StyleSheet, View } from 'react-native';
-import type { HouseView } from '../../data/ledger-copy';
+import type { HouseView } from '../../data/as-drawn';
 import { useHouse, useHouses, useHouseSummaries } from '../../data/hooks';
 import { Button } from '../../ui/button';
 import { useKeypad } from '../../ui/keypad/keypad';

@@ -2,7 +2,7 @@ import { AREA_WORDS, STAGE_WORDS, type Area, type House, type HouseSummary } fro
 import { unitOf } from '@calvet/core';
 import { useRouter } from 'expo-router';
 import { StyleSheet, View } from 'react-native';
-import type { HouseView } from '../../data/ledger-copy';
+import type { HouseView } from '../../data/as-drawn';
 import { summaryOf } from '../../data/house-summaries';
 import { usePreferences } from '../../data/preferences';
 import { Button } from '../../ui/button';
@@ -43,12 +43,14 @@ function Sizes({ house }: { readonly house: House }) {
   const router = useRouter();
   const { units } = usePreferences();
   const { symbol } = targetWords(house.target.quantity, units);
+  const size = (si: number | null, quantity: 'volume' | 'area' | 'length'): string =>
+    si === null ? '–' : figureWithUnit(si, quantity, units);
   const items: readonly (readonly [string, string])[] = [
-    ['volume', figureWithUnit(house.volumeM3, 'volume', units)],
-    ['envelope', figureWithUnit(house.envelopeAreaM2, 'area', units)],
-    ['floor', figureWithUnit(house.floorAreaM2, 'area', units)],
-    ['height', figureWithUnit(house.heightM, 'length', units)],
-    ['storeys', String(house.storeys)],
+    ['volume', size(house.volumeM3, 'volume')],
+    ['envelope', size(house.envelopeAreaM2, 'area')],
+    ['floor', size(house.floorAreaM2, 'area')],
+    ['height', size(house.heightM, 'length')],
+    ['storeys', house.storeys === null ? '–' : String(house.storeys)],
     ['bedrooms', String(house.bedrooms)],
     [`target ${symbol}`, `≤ ${targetFigureWithUnit(house.target.limit, house.target.quantity, units)}`],
   ];
@@ -96,11 +98,29 @@ function AreaLine({ area }: { readonly area: Area }) {
   );
 }
 
-function Areas({ view: { house, areas } }: { readonly view: HouseView }) {
+/** Areas that are no part of the drawing of a house that is drawn: made by hand before, or of a part that is gone. */
+function BesideDrawing({ view: { areas, drawn } }: { readonly view: HouseView }) {
+  if (drawn.size === 0) return null;
+  const beside = areas.filter(({ item }) => item === null || !drawn.has(item));
+  if (beside.length === 0) return null;
+  const gone = beside.filter(({ item }) => item !== null).length;
+  const which = beside.length === 1 ? `${beside[0]?.name ?? 'One area'} is` : `${beside.length} areas are`;
+  return (
+    <Text tone="straw" role="status">
+      {which} not in the drawing{gone > 0 ? `, ${gone} of a part that is gone` : ''}, and count
+      {beside.length === 1 ? 's' : ''} beside it. Open it to say which part it is, or delete it.
+    </Text>
+  );
+}
+
+function Areas({ view }: { readonly view: HouseView }) {
+  const { house, areas } = view;
   const { units } = usePreferences();
   const isWide = useIsWide();
   const sum = areas.reduce((total, area) => total + (area.areaM2 ?? 0), 0);
-  const isOff = Math.abs(sum - house.envelopeAreaM2) > ENVELOPE_TOLERANCE * house.envelopeAreaM2;
+  const { envelopeAreaM2 } = house;
+  const isOff =
+    envelopeAreaM2 !== null && Math.abs(sum - envelopeAreaM2) > ENVELOPE_TOLERANCE * envelopeAreaM2;
   if (areas.length === 0) {
     return (
       <Card title="Areas of the envelope">
@@ -113,6 +133,7 @@ function Areas({ view: { house, areas } }: { readonly view: HouseView }) {
   }
   return (
     <Card title="Areas of the envelope">
+      <BesideDrawing view={view} />
       {isWide ? (
         <AreasTable house={house} areas={areas} />
       ) : (
@@ -127,9 +148,41 @@ function Areas({ view: { house, areas } }: { readonly view: HouseView }) {
       )}
       <Text look="small" tone={isOff ? 'straw' : 'soft'}>
         {isOff && 'Check: '}
-        areas add up to {figure(sum, 'area', units)} of {figure(house.envelopeAreaM2, 'area', units)}{' '}
-        {unitOf('area', units).symbol} of envelope
+        areas add up to {figure(sum, 'area', units)}
+        {envelopeAreaM2 !== null && ` of ${figure(envelopeAreaM2, 'area', units)}`}{' '}
+        {unitOf('area', units).symbol} {envelopeAreaM2 !== null && 'of envelope'}
       </Text>
+    </Card>
+  );
+}
+
+/** The way to the drawing of a house, and whether what is drawn can be measured. */
+function DrawingCard({ view: { house, storeys, drawing } }: { readonly view: HouseView }) {
+  const router = useRouter();
+  const count = storeys.length;
+  const open = () =>
+    router.navigate({ pathname: '/houses/[houseId]/drawing', params: { houseId: house.id } });
+  return (
+    <Card
+      title="Drawing"
+      right={
+        <Button
+          kind="quiet"
+          icon={count === 0 ? 'plus' : 'pencil-outline'}
+          label={count === 0 ? 'Draw the house' : 'Open the drawing'}
+          onPress={open}
+        />
+      }
+    >
+      {drawing.state === 'refused' ? (
+        <Text tone="ember">{drawing.refusal.message}</Text>
+      ) : (
+        <Text look="small" tone="soft">
+          {count === 0
+            ? 'From wall lengths and turns come the sizes of the house and each area of its envelope.'
+            : `${count === 1 ? '1 storey' : `${count} storeys`} drawn: sizes and areas follow from it where nobody entered others.`}
+        </Text>
+      )}
     </Card>
   );
 }
@@ -184,6 +237,7 @@ export function PlanRoom({ view }: { readonly view: HouseView }) {
           </View>
         </View>
       </Card>
+      <DrawingCard view={view} />
       <Areas view={view} />
       <Sizes house={house} />
       <Card>

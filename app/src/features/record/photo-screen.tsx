@@ -9,9 +9,9 @@ import {
 import { useRouter } from 'expo-router';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
-import type { HouseView } from '../../data/ledger-copy';
+import type { HouseView } from '../../data/as-drawn';
 import { useStore } from '../../data/store-context';
-import { useKeep } from '../../data/use-keep';
+import { useKeep, type Keep } from '../../data/use-keep';
 import { Button } from '../../ui/button';
 import { Card } from '../../ui/card';
 import { Choice } from '../../ui/choice';
@@ -126,8 +126,15 @@ export function PhotoScreen({ view, photo }: PhotoScreenProps) {
   const [wordsAt, setWordsAt] = useState<PicturePoint | null>(null);
   const subjects = subjectsIn(view);
   const name = photoName(photo, subjects);
-  const { deleteRecord, restoreRecord } = useStore();
+  const { deleteRecord, restoreRecord, makeIfNew } = useStore();
   const keep = useKeep('photo', photo);
+  /** What a photo shows is a record of its own by then: a drawn area of which nothing was entered yet becomes one. */
+  const keepShown: Keep<'photo'> = (body, stage) => {
+    const { subject } = typeof body === 'function' ? body(photo) : body;
+    const shown = view.areas.find(({ id }) => id === subject?.id);
+    if (shown !== undefined) makeIfNew('area', shown);
+    keep(body, stage);
+  };
   const keepMarks = (marks: readonly PhotoMark[]) => keep({ marks });
   const choose = (next: Tool | null): void => {
     setTool(next);
@@ -167,7 +174,7 @@ export function PhotoScreen({ view, photo }: PhotoScreenProps) {
   );
   const about = (
     <>
-      <WhatItShows photo={photo} subjects={subjects} onKeep={keep} />
+      <WhatItShows photo={photo} subjects={subjects} onKeep={keepShown} />
       <Pair photo={photo} photos={photos} subjects={subjects} onKeep={keep} />
       <Text look="small" tone="soft">
         {photo.widthPx} × {photo.heightPx} px, {Math.round(photo.bytes / 1000)} kB. Where it was taken is not

@@ -9,7 +9,7 @@ import {
 import { format } from 'date-fns/format';
 import { isValid } from 'date-fns/isValid';
 import { parseISO } from 'date-fns/parseISO';
-import type { HouseView } from '../../data/ledger-copy';
+import type { HouseView } from '../../data/as-drawn';
 import { nameWords } from '../shell/value-words';
 
 /** What photos can show, with its name. */

@@ -1,6 +1,6 @@
 import type { PhotoSubject } from '@calvet/contract';
 import { StyleSheet, View } from 'react-native';
-import type { HouseView } from '../../data/ledger-copy';
+import type { HouseView } from '../../data/as-drawn';
 import { Button } from '../../ui/button';
 import { Card } from '../../ui/card';
 import { Text } from '../../ui/text';

@@ -1,4 +1,4 @@
-import type { HouseView } from '../../data/ledger-copy';
+import type { HouseView } from '../../data/as-drawn';
 import { useUnsentPictures } from '../../data/picture-hooks';
 import { Button } from '../../ui/button';
 import { Card } from '../../ui/card';

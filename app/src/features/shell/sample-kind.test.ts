@@ -1,6 +1,7 @@
 import type { Kind, KindedRecord } from '@calvet/contract';
 import type * as SampleKind from '../../../../contract/test/sample-kind';
 import { sampleBody } from '../../../../contract/test/sample-kind';
+import { viewWith } from '../../../test/records';
 import { EMPTY_COPY, notStored, viewOf, withPending, withRecords } from '../../data/ledger-copy';
 import { NOTHING_WAITS, withEntries, type Troubled } from '../../data/outbox-rules';
 import { subjectsIn } from '../record/photo-words';
@@ -23,7 +24,10 @@ test('a copy holds it, a screen sees it in a list of its own, photos may show it
   const view = viewOf('house', withRecords(EMPTY_COPY, [house, item('b'), item('a', { name: 'Core 2' })], 3));
   expect(view).toMatchObject({ samples: [{ id: 'a' }, { id: 'b' }], areas: [], photos: [] });
   if (view === null) throw new Error('no house');
-  expect(subjectsIn(view)).toContainEqual({ subject: { kind: 'sample', id: 'a' }, name: 'Core 2, Open' });
+  expect(subjectsIn(viewWith(view as object))).toContainEqual({
+    subject: { kind: 'sample', id: 'a' },
+    name: 'Core 2, Open',
+  });
 });
 
 test('what is entered of it waits, is shown at once, and is spoken of in its own words', () => {

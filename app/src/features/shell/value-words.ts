@@ -32,6 +32,8 @@ function bareWords(field: AnyField, value: unknown, units: UnitSystem): string {
       return figureWithUnit(Number(value), field.quantity, units);
     case 'option':
       return field.words[String(value)] ?? String(value);
+    case 'flag':
+      return value === true ? 'yes' : 'no';
     case 'day':
       return day(String(value));
     case 'group':

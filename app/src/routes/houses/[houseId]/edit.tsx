@@ -2,6 +2,6 @@ import { EditHouseOnDemand } from '../../../features/houses/house-forms-on-deman
 import { useHouseView } from '../../../features/houses/house-frame';
 
 export default function EditHouseRoute() {
-  const { house } = useHouseView();
-  return <EditHouseOnDemand key={house.id} house={house} />;
+  const view = useHouseView();
+  return <EditHouseOnDemand key={view.house.id} view={view} />;
 }

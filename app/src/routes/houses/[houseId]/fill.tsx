@@ -2,5 +2,6 @@ import { useHouseView } from '../../../features/houses/house-frame';
 import { FillRoom } from '../../../features/fill/fill-room';
 
 export default function FillRoute() {
-  return <FillRoom view={useHouseView()} />;
+  const view = useHouseView();
+  return <FillRoom key={view.house.id} view={view} />;
 }

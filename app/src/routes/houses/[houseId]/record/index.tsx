@@ -2,5 +2,6 @@ import { useHouseView } from '../../../../features/houses/house-frame';
 import { RecordRoom } from '../../../../features/record/record-room';
 
 export default function RecordRoute() {
-  return <RecordRoom view={useHouseView()} />;
+  const view = useHouseView();
+  return <RecordRoom key={view.house.id} view={view} />;
 }

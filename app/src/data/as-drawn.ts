@@ -1,0 +1,62 @@
+import { whereNothingIsDrawn } from '@calvet/contract';
+import type { asDrawn, Drawn } from '@calvet/contract/plan/as-drawn';
+import { createContext, use } from 'react';
+import useSWR from 'swr';
+import type { KeptHouseView } from './ledger-copy';
+import { withTyped, type AllTyped } from './typing';
+
+/** A house as screens see it: what its records leave to its drawing, filled in. */
+export type HouseView = Drawn<KeptHouseView>;
+
+/** What measures drawings. */
+interface Measuring {
+  readonly asDrawn: typeof asDrawn;
+}
+
+/** Fetches what measures drawings: no house without one needs it, and so no page loads it by itself. */
+export type FetchMeasuring = () => Promise<Measuring>;
+
+const MeasuringContext = createContext<FetchMeasuring>(() =>
+  Promise.reject(new Error('This screen stands where nothing measures drawings.')),
+);
+
+/** Says to the screens within where what measures drawings comes from. */
+export const MeasuringProvider = MeasuringContext.Provider;
+
+/** It does not change while the page is open. */
+const ONCE = { revalidateIfStale: false, revalidateOnFocus: false, revalidateOnReconnect: false } as const;
+
+const filledIn = new WeakMap<KeptHouseView, HouseView>();
+
+/** A view with what its drawing says; the same each time for one into which nothing is typed. Undefined where it cannot be measured yet. */
+export function viewAsDrawn(
+  view: KeptHouseView,
+  measuring: Measuring | undefined,
+  typed: AllTyped = new Map(),
+): HouseView | undefined {
+  const before = typed.size === 0 ? filledIn.get(view) : undefined;
+  if (before !== undefined) return before;
+  const isDrawn = view.storeys.length > 0;
+  if (isDrawn && measuring === undefined) return undefined;
+  const filled: HouseView =
+    isDrawn && measuring !== undefined
+      ? measuring.asDrawn(view, (area) => withTyped(area, typed))
+      : { ...view, ...whereNothingIsDrawn(view), drawing: { state: 'none' }, drawn: new Map() };
+  if (typed.size === 0) filledIn.set(view, filled);
+  return filled;
+}
+
+/** What measures drawings, once it is needed and there. */
+export function useMeasuring(isNeeded: boolean): {
+  readonly measuring: Measuring | undefined;
+  readonly error: Error | undefined;
+  readonly retry: () => void;
+} {
+  const fetchMeasuring = use(MeasuringContext);
+  const { data, error, mutate } = useSWR<Measuring, Error>(
+    isNeeded ? 'what measures drawings' : null,
+    fetchMeasuring,
+    ONCE,
+  );
+  return { measuring: data, error, retry: () => void mutate() };
+}

@@ -1,0 +1,172 @@
+import type { Storey, Wall, Zone } from '@calvet/contract';
+import { gapOf, layOutline, type LaidWall } from '@calvet/contract/plan/lay-outline';
+import { useState } from 'react';
+import { View } from 'react-native';
+import Svg, { Circle, G, Line, Polygon, Text as SvgText } from 'react-native-svg';
+import { usePreferences } from '../../data/preferences';
+import { figureWithUnit } from '../../ui/format';
+import { usePalette } from '../../ui/theme';
+import { fonts } from '../../ui/tokens';
+import { scaleOver, type PlanScale } from './plan-scale';
+
+const MARGIN = 34;
+/** How wide a thumb may miss a wall. */
+const REACH = 30;
+const ABOVE_MARK = 5;
+
+interface WallLineProps {
+  readonly laid: LaidWall;
+  readonly number: number;
+  readonly scale: PlanScale;
+  readonly isChosen: boolean;
+  readonly onChoose: (wall: Wall) => void;
+}
+
+/** A wall as a line, its number within the house, and, of the one that is chosen, its length beyond it. */
+function WallLine({ laid, number, scale, isChosen, onChoose }: WallLineProps) {
+  const palette = usePalette();
+  const { units } = usePreferences();
+  const { wall, from, to } = laid;
+  const [x1, y1, x2, y2] = [scale.x(from.xM), scale.y(from.yM), scale.x(to.xM), scale.y(to.yM)];
+  const length = Math.hypot(x2 - x1, y2 - y1) || 1;
+  // Indoors lies to the right of its run.
+  const inwards = { x: -(y2 - y1) / length, y: (x2 - x1) / length };
+  const beside = (pixels: number) => ({
+    x: (x1 + x2) / 2 + inwards.x * pixels,
+    y: (y1 + y2) / 2 + inwards.y * pixels + ABOVE_MARK,
+  });
+  const line = { x1, y1, x2, y2 };
+  const colour = isChosen ? palette.ink : palette.lake;
+  return (
+    <G>
+      <Line {...line} stroke={colour} strokeWidth={isChosen ? 9 : 5} strokeLinecap="square" />
+      {wall.boundary !== 'outdoors' && (
+        <Line {...line} stroke={palette.card} strokeWidth={2} strokeDasharray="7 6" />
+      )}
+      {length > 22 && (
+        <SvgText
+          {...beside(16)}
+          textAnchor="middle"
+          fontFamily={isChosen ? fonts.figureBold : fonts.figure}
+          fontSize={14}
+          fill={isChosen ? palette.ink : palette.soft}
+        >
+          {number}
+        </SvgText>
+      )}
+      {isChosen && (
+        <SvgText
+          {...beside(-18)}
+          textAnchor="middle"
+          fontFamily={fonts.figureBold}
+          fontSize={14}
+          fill={palette.ink}
+        >
+          {figureWithUnit(wall.lengthM, 'length', units)}
+        </SvgText>
+      )}
+      <Line {...line} stroke="transparent" strokeWidth={REACH} onPress={() => onChoose(wall)} />
+    </G>
+  );
+}
+
+interface OutlinePictureProps {
+  readonly storey: Storey;
+  /** Dotted under it. */
+  readonly lower: Storey | null;
+  readonly zones: readonly Zone[];
+  /** Id of the wall that is chosen. */
+  readonly chosen: string | null;
+  readonly onChoose: (wall: Wall) => void;
+  readonly height: number;
+}
+
+const cornersOf = (walls: readonly LaidWall[], scale: PlanScale): string =>
+  walls.map(({ from }) => `${scale.x(from.xM)},${scale.y(from.yM)}`).join(' ');
+
+/** A storey from above: solid what is drawn, dotted the storey below, broken where the outline does not close. */
+export function OutlinePicture({ storey, lower, zones, chosen, onChoose, height }: OutlinePictureProps) {
+  const palette = usePalette();
+  const { units } = usePreferences();
+  const [width, setWidth] = useState(0);
+  const walls = layOutline(storey);
+  const below = lower === null ? [] : layOutline(lower);
+  const gap = gapOf(storey);
+  const places = [
+    ...[...walls, ...below].flatMap(({ from, to }) => [from, to]),
+    ...zones.flatMap(({ outline }) => outline),
+  ];
+  const scale = width === 0 ? null : scaleOver(places, { width, height, margin: MARGIN });
+  const end = walls.at(-1)?.to;
+  const words = `${storey.name} from above, ${walls.length} walls${
+    gap === null ? '' : `, does not close by ${figureWithUnit(gap.lengthM, 'length', units)}`
+  }`;
+  return (
+    <View style={{ height }} onLayout={({ nativeEvent }) => setWidth(Math.round(nativeEvent.layout.width))}>
+      {scale !== null && (
+        <Svg width={width} height={height} role="img" aria-label={words}>
+          {zones.map(({ id, name, outline }) => (
+            <G key={id}>
+              <Polygon
+                points={outline.map(({ xM, yM }) => `${scale.x(xM)},${scale.y(yM)}`).join(' ')}
+                fill="none"
+                stroke={palette.unseen}
+                strokeWidth={2}
+              />
+              <SvgText
+                x={scale.x(outline.reduce((sum, { xM }) => sum + xM, 0) / outline.length)}
+                y={scale.y(outline.reduce((sum, { yM }) => sum + yM, 0) / outline.length) + ABOVE_MARK}
+                textAnchor="middle"
+                fontFamily={fonts.text}
+                fontSize={13}
+                fill={palette.soft}
+              >
+                {name}
+              </SvgText>
+            </G>
+          ))}
+          {below.length > 0 && (
+            <Polygon
+              points={cornersOf(below, scale)}
+              fill="none"
+              stroke={palette.unseen}
+              strokeWidth={4}
+              strokeDasharray="3 5"
+            />
+          )}
+          {walls.map((laid, i) => (
+            <WallLine
+              key={laid.wall.id}
+              laid={laid}
+              number={i + 1}
+              scale={scale}
+              isChosen={laid.wall.id === chosen}
+              onChoose={onChoose}
+            />
+          ))}
+          {gap !== null && end !== undefined && (
+            <G>
+              <Line
+                x1={scale.x(end.xM)}
+                y1={scale.y(end.yM)}
+                x2={scale.x(storey.start.xM)}
+                y2={scale.y(storey.start.yM)}
+                stroke={palette.ember}
+                strokeWidth={5}
+                strokeDasharray="9 5"
+              />
+              <Circle
+                cx={scale.x(end.xM)}
+                cy={scale.y(end.yM)}
+                r={6}
+                fill={palette.card}
+                stroke={palette.ember}
+                strokeWidth={3}
+              />
+            </G>
+          )}
+        </Svg>
+      )}
+    </View>
+  );
+}

@@ -1,0 +1,164 @@
+import type { Roof, Storey } from '@calvet/contract';
+import { layOutline } from '@calvet/contract/plan/lay-outline';
+import { useState } from 'react';
+import { View } from 'react-native';
+import Svg, { G, Line, Path, Rect, Text as SvgText } from 'react-native-svg';
+import { usePreferences } from '../../data/preferences';
+import { figureWithUnit } from '../../ui/format';
+import { usePalette } from '../../ui/theme';
+import { fonts } from '../../ui/tokens';
+import { scaleOver } from './plan-scale';
+
+const MARGIN = 18;
+const LETTERS = 13;
+
+interface SectionPictureProps {
+  /** The lowest first. */
+  readonly storeys: readonly Storey[];
+  readonly roofs: readonly Roof[];
+  readonly chosen: string | null;
+  readonly onChoose: (storey: Storey) => void;
+  readonly height: number;
+}
+
+interface Level {
+  readonly storey: Storey;
+  readonly x0M: number;
+  readonly x1M: number;
+  readonly floorM: number;
+  readonly headM: number;
+}
+
+/** Storeys as they stand on each other, seen from the front. */
+function levelsOf(storeys: readonly Storey[]): readonly Level[] {
+  let headM = 0;
+  return storeys.map((storey, i): Level => {
+    const floorM = i === 0 ? 0 : headM + storey.floorDepthM;
+    headM = floorM + storey.heightM;
+    const xs = layOutline(storey).map(({ from }) => from.xM);
+    return { storey, x0M: Math.min(...xs), x1M: Math.max(...xs), floorM, headM };
+  });
+}
+
+/** The line of a wing's roof from the front, in m: a gable or a hip towards whoever looks, or a slope rising away. */
+function roofLines(levels: readonly Level[], roofs: readonly Roof[]) {
+  return roofs.flatMap(({ storeyId, form, pitch, collarM, wings }) => {
+    const level = levels.find(({ storey }) => storey.id === storeyId);
+    if (level === undefined || pitch === null || (form !== 'slope' && form !== 'monoSlope')) return [];
+    return wings.map(({ id, x0M, x1M, y0M, y1M, ridge, low }) => {
+      const isAlong = form === 'slope' ? ridge === 'y' : low.startsWith('x');
+      const spanM = isAlong ? x1M - x0M : y1M - y0M;
+      const topM = form === 'monoSlope' ? spanM * pitch : Math.min((spanM / 2) * pitch, collarM ?? Infinity);
+      const runM = topM / pitch;
+      const places: readonly (readonly [number, number])[] = !isAlong
+        ? [
+            [x0M, 0],
+            [x0M, topM],
+            [x1M, topM],
+            [x1M, 0],
+          ]
+        : form === 'slope'
+          ? [
+              [x0M, 0],
+              [x0M + runM, topM],
+              [x1M - runM, topM],
+              [x1M, 0],
+            ]
+          : low === 'x0'
+            ? [
+                [x0M, 0],
+                [x1M, topM],
+                [x1M, 0],
+              ]
+            : [
+                [x0M, 0],
+                [x0M, topM],
+                [x1M, 0],
+              ];
+      return { id, places: places.map(([xM, upM]) => ({ xM, yM: level.headM + upM })) };
+    });
+  });
+}
+
+/** The house from the front: its storeys on each other, floors between them, what closes it above. */
+export function SectionPicture({ storeys, roofs, chosen, onChoose, height }: SectionPictureProps) {
+  const palette = usePalette();
+  const { units } = usePreferences();
+  const [width, setWidth] = useState(0);
+  const levels = levelsOf(storeys);
+  const lines = roofLines(levels, roofs);
+  const places = [
+    ...levels.flatMap(({ x0M, x1M, floorM, headM }) => [
+      { xM: x0M, yM: floorM },
+      { xM: x1M, yM: headM },
+    ]),
+    ...lines.flatMap((each) => each.places),
+  ];
+  const scale = width === 0 ? null : scaleOver(places, { width, height, margin: MARGIN });
+  return (
+    <View style={{ height }} onLayout={({ nativeEvent }) => setWidth(Math.round(nativeEvent.layout.width))}>
+      {scale !== null && (
+        <Svg width={width} height={height} role="img" aria-label={`${storeys.length} storeys from the front`}>
+          {lines.map((each) => (
+            <Path
+              key={each.id}
+              d={`M${each.places.map(({ xM, yM }) => `${scale.x(xM)} ${scale.y(yM)}`).join('L')}`}
+              fill="none"
+              stroke={palette.lake}
+              strokeWidth={4}
+            />
+          ))}
+          {levels.map(({ storey, x0M, x1M, floorM, headM }) => {
+            const [left, right, top, foot] = [scale.x(x0M), scale.x(x1M), scale.y(headM), scale.y(floorM)];
+            const isChosen = storey.id === chosen;
+            const clear = figureWithUnit(storey.heightM, 'length', units);
+            const hasRoom = foot - top > LETTERS + 4;
+            return (
+              <G key={storey.id}>
+                <Rect
+                  x={left}
+                  y={top}
+                  width={right - left}
+                  height={foot - top}
+                  fill={isChosen ? palette.lakeTint : palette.card}
+                  stroke={isChosen ? palette.ink : palette.lake}
+                  strokeWidth={4}
+                />
+                {storey.floorDepthM > 0 && (
+                  <Line
+                    x1={left}
+                    x2={right}
+                    y1={scale.y(floorM - storey.floorDepthM)}
+                    y2={scale.y(floorM - storey.floorDepthM)}
+                    stroke={palette.unseen}
+                    strokeWidth={2}
+                  />
+                )}
+                {hasRoom && (
+                  <SvgText
+                    x={(left + right) / 2}
+                    y={(top + foot) / 2 + LETTERS / 2 - 2}
+                    textAnchor="middle"
+                    fontFamily={isChosen ? fonts.bold : fonts.text}
+                    fontSize={LETTERS}
+                    fill={palette.ink}
+                  >
+                    {`${storey.name} · ${clear}`}
+                  </SvgText>
+                )}
+                <Rect
+                  x={left}
+                  y={top}
+                  width={right - left}
+                  height={foot - top}
+                  fill="transparent"
+                  onPress={() => onChoose(storey)}
+                />
+              </G>
+            );
+          })}
+        </Svg>
+      )}
+    </View>
+  );
+}

@@ -1,0 +1,102 @@
+import { NAME_MAX, storey as storeyKind, UNDER_WORDS, type Storey } from '@calvet/contract';
+import { useState } from 'react';
+import { useStore } from '../../data/store-context';
+import { Button } from '../../ui/button';
+import { Card } from '../../ui/card';
+import { Choice, type Option } from '../../ui/choice';
+import { FieldGrid, Labelled, NumberField, TextField } from '../../ui/field';
+import { useNote } from '../../ui/undo';
+import { useKeep } from '../../data/use-keep';
+
+const { fields } = storeyKind;
+
+const UNDERS = Object.entries(UNDER_WORDS).map(([value, label]) => ({
+  value: value as Storey['under'],
+  label,
+})) as readonly Option<Storey['under']>[];
+
+const COUNTS = [
+  { value: 'yes', label: 'Counts' },
+  { value: 'no', label: 'Does not count' },
+] as const;
+
+/** What a storey is beside its outline: name, heights, what is below. */
+export function StoreyPanel({ storey, onGone }: { readonly storey: Storey; readonly onGone: () => void }) {
+  const keep = useKeep('storey', storey);
+  const { deleteRecord, restoreRecord } = useStore();
+  const note = useNote();
+  const [noName, setNoName] = useState<string | null>(null);
+  const remove = (): void => {
+    deleteRecord(storey.ledgerId, 'storey', storey.id);
+    note({
+      text: `${storey.name} was deleted. What was recorded on it stays.`,
+      undo: () => restoreRecord(storey.ledgerId, 'storey', storey.id),
+    });
+    onGone();
+  };
+  return (
+    <Card title={storey.name}>
+      <TextField
+        label="Name"
+        maxLength={NAME_MAX}
+        value={noName ?? storey.name}
+        message={noName === null ? null : 'Give the storey a name.'}
+        onChange={(text) => {
+          const isName = text.trim() !== '';
+          setNoName(isName ? null : text);
+          if (isName) keep({ name: text });
+        }}
+      />
+      <FieldGrid>
+        <NumberField
+          label="Clear height"
+          quantity="length"
+          value={storey.heightM}
+          bounds={fields.heightM.bounds}
+          isRequired
+          onCommit={(si, stage) => {
+            if (si !== null) keep({ heightM: si }, stage);
+          }}
+        />
+        <NumberField
+          label="Floor frame"
+          hint="0 for a slab"
+          quantity="thickness"
+          value={storey.floorDepthM}
+          bounds={fields.floorDepthM.bounds}
+          isRequired
+          onCommit={(si, stage) => {
+            if (si !== null) keep({ floorDepthM: si }, stage);
+          }}
+        />
+        <NumberField
+          label="Opening in its floor"
+          quantity="area"
+          value={storey.floorVoidM2}
+          bounds={fields.floorVoidM2.bounds}
+          isRequired
+          onCommit={(si, stage) => {
+            if (si !== null) keep({ floorVoidM2: si }, stage);
+          }}
+        />
+      </FieldGrid>
+      <Labelled label="Below its floor, where no storey and no unheated room is">
+        <Choice
+          label="Below its floor"
+          options={UNDERS}
+          value={storey.under}
+          onChange={(under) => keep({ under })}
+        />
+      </Labelled>
+      <Labelled label="Floor area">
+        <Choice
+          label="Floor area"
+          options={COUNTS}
+          value={storey.countsAsFloor ? 'yes' : 'no'}
+          onChange={(answer) => keep({ countsAsFloor: answer === 'yes' })}
+        />
+      </Labelled>
+      <Button kind="quiet" icon="trash-can-outline" label="Delete this storey" onPress={remove} />
+    </Card>
+  );
+}

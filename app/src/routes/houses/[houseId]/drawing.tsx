@@ -1,0 +1,7 @@
+import { DrawingOnDemand } from '../../../features/drawing/drawing-on-demand';
+import { useHouseView } from '../../../features/houses/house-frame';
+
+export default function DrawingRoute() {
+  const view = useHouseView();
+  return <DrawingOnDemand key={view.house.id} view={view} />;
+}

@@ -1,0 +1,174 @@
+import { planSizesOperation } from '@calvet/core/plan/sizes';
+import { drawingOf, sampleOpening, sampleRoof, sampleStorey, shaped } from '../../test/sample-drawing';
+import { readChange } from '../changes/read-change';
+import { copiedDrawing, copiedKey, type CopiedDrawing } from './copied-drawing';
+import { DRAWING_FILE_BYTES_MAX, NoDrawingFile, readDrawingFile, writeDrawingFile } from './drawing-file';
+import { fittingWings } from './fit-wings';
+import { itemKey, planToBe } from './item-key';
+import { layOutline } from './lay-outline';
+import { planInputOf, type Drawing } from './plan-input';
+import type { Wall } from './storey';
+
+const HOUSE = '01a1f000-0000-7000-8000-000000000001';
+const OTHER = '01a1f000-0000-7000-8000-000000000002';
+const idOf = (number: number) => `01a1f000-0000-7000-8000-1000000000${String(number).padStart(2, '0')}`;
+
+const stored = { ledgerId: OTHER, revision: 0, updatedAt: '', updatedBy: '', deletedAt: null };
+
+const outline = shaped('L').map((wall, i) => ({
+  ...wall,
+  groundStartM: i === 0 ? 0 : null,
+  groundEndM: i === 0 ? 1 : null,
+  stretches:
+    i === 0
+      ? [
+          { id: idOf(50), room: 'Hall', lengthM: 4 },
+          { id: idOf(51), room: 'Bath', lengthM: null },
+        ]
+      : [],
+}));
+const corners = layOutline({ start: { xM: 0, yM: 0 }, outline }).map(({ from }) => from);
+const wallAt = (i: number): Wall => {
+  const wall = outline[i];
+  if (wall === undefined) throw new Error('no such wall');
+  return wall;
+};
+
+const drawing: Drawing = {
+  ...drawingOf(sampleStorey(idOf(1), { name: 'Ground floor', outline })),
+  plans: [planToBe(HOUSE)],
+  zones: [
+    {
+      ...stored,
+      id: idOf(2),
+      name: 'Garage',
+      storeyId: idOf(1),
+      use: 'garage',
+      outline: [
+        { xM: 10, yM: 0 },
+        { xM: 13, yM: 0 },
+        { xM: 13, yM: -5 },
+      ],
+    },
+  ],
+  roofs: [
+    sampleRoof(idOf(1), {
+      id: idOf(3),
+      name: 'Roof',
+      form: 'slope',
+      pitch: 0.8,
+      wings: fittingWings({ corners, covered: [] }, 'hip') ?? [],
+    }),
+  ],
+  openings: [
+    sampleOpening(idOf(4), wallAt(0).id, { alongM: 3 }),
+    sampleOpening(idOf(5), idOf(3), { use: 'roofWindow' }),
+  ],
+};
+
+/** What was copied, as a drawing again. */
+function drawn({ records }: CopiedDrawing): Drawing {
+  const of = (kind: string) =>
+    records.flatMap((record) => (record.kind === kind ? [{ ...record.body, ...stored, id: record.id }] : []));
+  return {
+    plans: of('plan'),
+    storeys: of('storey'),
+    zones: of('zone'),
+    roofs: of('roof'),
+    openings: of('opening'),
+  } as unknown as Drawing;
+}
+
+function sizesOf(of: Drawing) {
+  const input = planInputOf(of);
+  if (input === null) throw new Error('nothing drawn');
+  return planSizesOperation.run(input);
+}
+
+const numbers = (value: unknown): readonly number[] =>
+  typeof value === 'number' ? [value] : Object.values(value as object).flatMap(numbers);
+
+test.each([false, true])('a copy, mirrored: %s, comes to the same sizes', (isMirrored) => {
+  const [before, now] = [sizesOf(drawing), sizesOf(drawn(copiedDrawing(drawing, OTHER, { isMirrored })))];
+  const after = numbers(now);
+  numbers(before).forEach((figure, i) => expect(after[i]).toBeCloseTo(figure, 6));
+});
+
+test('nothing in a copy has an id of what it was copied from, and each id is there once', () => {
+  const text = JSON.stringify(copiedDrawing(drawing, OTHER).records);
+  for (const id of JSON.stringify(drawing).match(/[0-9a-f]{8}(?:-[0-9a-f]{4}){3}-[0-9a-f]{12}/g) ?? [])
+    expect(text).not.toContain(id);
+  const ids = drawn(copiedDrawing(drawing, OTHER)).storeys.flatMap((storey) =>
+    storey.outline.map(({ id }) => id),
+  );
+  expect(new Set(ids).size).toBe(outline.length);
+});
+
+test('every record of a copy is one that the server takes', () => {
+  for (const { kind, id, body } of copiedDrawing(drawing, OTHER, { isMirrored: true }).records) {
+    const change = { changeId: id, kind, id, baseRevision: 0, op: 'create', body };
+    expect(readChange(JSON.parse(JSON.stringify(change)), 0)).toMatchObject({ ok: true });
+  }
+});
+
+test('in a mirror what lay along a wall lies as far from its other end', () => {
+  const copy = copiedDrawing(drawing, OTHER, { isMirrored: true });
+  const mirror = drawn(copy);
+  const [window] = mirror.openings;
+  expect(window).toMatchObject({ on: copy.idOf.get(wallAt(0).id), alongM: 7 });
+  const wall = mirror.storeys[0]?.outline.find(({ id }) => id === window?.on);
+  expect(wall).toMatchObject({ groundStartM: 1, groundEndM: 0 });
+  expect(wall?.stretches.map(({ room }) => room)).toEqual(['Bath', 'Hall']);
+  expect(mirror.zones[0]?.outline.map(({ xM }) => xM)).toEqual([-13, -13, -10]);
+});
+
+test('keys of items go over to the copy', () => {
+  const copy = copiedDrawing(drawing, OTHER);
+  const wall = wallAt(1).id;
+  expect(copiedKey(itemKey.concrete(wall), copy)).toBe(itemKey.concrete(copy.idOf.get(wall) ?? ''));
+  expect(copiedKey(itemKey.floor(idOf(1), idOf(2)), copy)).toBe(
+    itemKey.floor(copy.idOf.get(idOf(1)) ?? '', copy.idOf.get(idOf(2)) ?? ''),
+  );
+  expect(copiedKey(itemKey.wall(idOf(99)), copy)).toBeNull();
+});
+
+describe('a file of a drawing', () => {
+  const text = writeDrawingFile(drawing);
+  const file = JSON.parse(text) as Record<string, unknown>;
+  const reading = (changed: unknown) => () => readDrawingFile(JSON.stringify(changed), readChange);
+
+  test('comes back as it went', () => {
+    expect(writeDrawingFile(readDrawingFile(text, readChange))).toBe(text);
+    expect(sizesOf(readDrawingFile(text, readChange))).toEqual(sizesOf(drawing));
+    expect(text.length).toBeLessThan(DRAWING_FILE_BYTES_MAX / 100);
+  });
+
+  test.each<[string, () => unknown, RegExp]>([
+    ['cut off', () => readDrawingFile(text.slice(0, -40), readChange), /its end is missing/],
+    ['of something else', reading({ ...file, format: 'calvet-unsent' }), /no file of a drawing/],
+    ['a list', reading([file]), /no file of a drawing/],
+    ['of another version', reading({ ...file, version: 2 }), /version 2; this page reads version 1/],
+    ['without its roofs', reading({ ...file, roofs: undefined }), /“roofs” is missing/],
+    ['with a wall of 900 m', reading(withWall({ lengthM: 900 })), /storeys\[0\], outline\[0\]\.lengthM: /],
+    [
+      'with a field nobody knows',
+      reading(withWall({ colour: 'red' })),
+      /storeys\[0\], outline\[0\]\.colour: /,
+    ],
+    ['with a record that is none', reading({ ...file, storeys: ['x'] }), /storeys\[0\]/],
+    [
+      'with an id twice',
+      reading({ ...file, openings: [...(file.openings as []), ...(file.openings as [])] }),
+      /has its id already/,
+    ],
+  ])('%s is refused as a whole, at its place', (_what, read, message) => {
+    expect(read).toThrow(NoDrawingFile);
+    expect(read).toThrow(message);
+  });
+
+  function withWall(more: object): unknown {
+    const [storey] = file.storeys as readonly { readonly outline: readonly object[] }[];
+    const walls = storey?.outline.map((wall, i) => (i === 0 ? { ...wall, ...more } : wall));
+    return { ...file, storeys: [{ ...storey, outline: walls }] };
+  }
+});

@@ -1,0 +1,155 @@
+import { v7 } from 'uuid';
+import type { Bodies } from '../kinds';
+import { ownFields, type Stored } from '../record';
+import { planId } from './item-key';
+import { layOutline } from './lay-outline';
+import { mirrored } from './outline-edits';
+import type { Drawing } from './plan-input';
+import type { Roof, Wing, WingEnd } from './roof';
+import type { PlanPlace, Storey, Wall } from './storey';
+
+/** Kinds of record that a drawing is made of, in the order in which they are made. */
+type DrawnKind = 'plan' | 'storey' | 'zone' | 'roof' | 'opening';
+
+/** A record of a drawing that is to be made. */
+export type DrawnRecord = {
+  readonly [K in DrawnKind]: { readonly kind: K; readonly id: string; readonly body: Bodies[K] };
+}[DrawnKind];
+
+/** A drawing under ids of its own, and what each thing in it is called now. */
+export interface CopiedDrawing {
+  /** What others point to comes first. */
+  readonly records: readonly DrawnRecord[];
+  readonly idOf: ReadonlyMap<string, string>;
+}
+
+interface CopyOptions {
+  /** Left and right change places. */
+  readonly isMirrored?: boolean;
+}
+
+/** Every id in a drawing, with a new one for it. */
+class NewIds {
+  readonly all = new Map<string, string>();
+
+  /** Of something that is copied. */
+  take = (id: string): string => {
+    const known = this.all.get(id) ?? v7();
+    this.all.set(id, known);
+    return known;
+  };
+}
+
+const body = <K extends DrawnKind>(record: Stored<Bodies[K]>): Bodies[K] =>
+  ownFields(record) as unknown as Bodies[K];
+
+const placeIn =
+  (isMirrored: boolean) =>
+  (place: PlanPlace): PlanPlace =>
+    isMirrored ? { ...place, xM: -place.xM } : place;
+
+/** An outline that is no chain of walls: it runs the same way round in a mirror, from its other end. */
+const cornersIn = (isMirrored: boolean, outline: readonly PlanPlace[]): readonly PlanPlace[] =>
+  isMirrored ? outline.map(placeIn(true)).reverse() : outline;
+
+function wingIn(isMirrored: boolean, wing: Wing): Wing {
+  if (!isMirrored) return wing;
+  const isAcross = wing.ridge === 'x';
+  const low = { x0: 'x1', x1: 'x0', y0: 'y0', y1: 'y1' } as const;
+  return {
+    ...wing,
+    x0M: -wing.x1M,
+    x1M: -wing.x0M,
+    lower: isAcross ? wing.higher : wing.lower,
+    higher: isAcross ? wing.lower : wing.higher,
+    low: low[wing.low],
+  };
+}
+
+/**
+ * Copies a drawing for another house: everything under new ids, pointing to each other as before; in a mirror, if that is
+ * wished.
+ * @param houseId of the house that it is for
+ */
+export function copiedDrawing(
+  drawing: Drawing,
+  houseId: string,
+  { isMirrored = false }: CopyOptions = {},
+): CopiedDrawing {
+  const ids = new NewIds();
+  const wallCopy = (wall: Wall): Wall => ({
+    ...wall,
+    id: ids.take(wall.id),
+    stretches: wall.stretches.map((stretch) => ({ ...stretch, id: ids.take(stretch.id) })),
+  });
+  const endCopy = (end: WingEnd): WingEnd =>
+    end.kind === 'joins' ? { ...end, wing: ids.take(end.wing) } : end;
+  const storeyCopy = (storey: Storey): DrawnRecord => {
+    const { start, outline } = isMirrored ? mirrored(storey) : storey;
+    return {
+      kind: 'storey',
+      id: ids.take(storey.id),
+      body: { ...body<'storey'>(storey), start, outline: outline.map(wallCopy) },
+    };
+  };
+  const roofCopy = (roof: Roof): DrawnRecord => ({
+    kind: 'roof',
+    id: ids.take(roof.id),
+    body: {
+      ...body<'roof'>(roof),
+      storeyId: ids.take(roof.storeyId),
+      outline: roof.outline === null ? null : cornersIn(isMirrored, roof.outline),
+      wings: roof.wings.map((wing) => ({
+        ...wingIn(isMirrored, wing),
+        id: ids.take(wing.id),
+        lower: endCopy(wingIn(isMirrored, wing).lower),
+        higher: endCopy(wingIn(isMirrored, wing).higher),
+      })),
+    },
+  });
+  const isHere = ({ storeyId }: { readonly storeyId: string }) =>
+    drawing.storeys.some(({ id }) => id === storeyId);
+  const roofs = drawing.roofs.filter(isHere);
+  const walls = new Map(
+    drawing.storeys.flatMap((storey) => layOutline(storey).map(({ wall }) => [wall.id, wall] as const)),
+  );
+  const bearers = new Set([...walls.keys(), ...roofs.map(({ id }) => id)]);
+  const records: DrawnRecord[] = [
+    ...drawing.plans.slice(0, 1).map((plan): DrawnRecord => ({
+      kind: 'plan',
+      id: planId(houseId),
+      body: body<'plan'>(plan),
+    })),
+    ...drawing.storeys.map(storeyCopy),
+    ...drawing.zones.filter(isHere).map((zone): DrawnRecord => ({
+      kind: 'zone',
+      id: ids.take(zone.id),
+      body: {
+        ...body<'zone'>(zone),
+        storeyId: ids.take(zone.storeyId),
+        outline: cornersIn(isMirrored, zone.outline),
+      },
+    })),
+    ...roofs.map(roofCopy),
+    ...drawing.openings
+      .filter(({ on }) => bearers.has(on))
+      .map((opening): DrawnRecord => {
+        const { alongM } = opening;
+        const lengthM = walls.get(opening.on)?.lengthM;
+        const alongNow = isMirrored && alongM !== null && lengthM !== undefined ? lengthM - alongM : alongM;
+        return {
+          kind: 'opening',
+          id: ids.take(opening.id),
+          body: { ...body<'opening'>(opening), on: ids.take(opening.on), alongM: alongNow },
+        };
+      }),
+  ];
+  return { records, idOf: ids.all };
+}
+
+/** The key of an item in a copy of its drawing; null where it is of nothing that was copied. */
+export function copiedKey(key: string, { idOf }: Pick<CopiedDrawing, 'idOf'>): string | null {
+  const [kind, of, ...rest] = key.split('/');
+  const parts = (of ?? '').split('+').map((id) => idOf.get(id));
+  return parts.some((id) => id === undefined) ? null : [kind, parts.join('+'), ...rest].join('/');
+}

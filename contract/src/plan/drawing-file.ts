@@ -1,0 +1,92 @@
+import type { readChange } from '../changes/read-change';
+import type { Bodies } from '../kinds';
+import { ownFields, type Stored } from '../record';
+import type { Drawing } from './plan-input';
+
+/** What a file of a drawing says of itself. */
+const FORMAT = 'calvet-drawing';
+const VERSION = 1;
+/** No drawing comes near it. */
+export const DRAWING_FILE_BYTES_MAX = 4_000_000;
+
+/** The lists of a file, and the kind of the records in each. */
+const LISTS = {
+  plans: 'plan',
+  storeys: 'storey',
+  zones: 'zone',
+  roofs: 'roof',
+  openings: 'opening',
+} as const satisfies Readonly<Record<keyof Drawing, keyof Bodies>>;
+
+const LIST_NAMES = Object.keys(LISTS) as readonly (keyof Drawing)[];
+
+/** What a file is no drawing for, in words. */
+export class NoDrawingFile extends Error {}
+
+/** A drawing as a file: its records with their ids, as they are. */
+export function writeDrawingFile(drawing: Drawing): string {
+  const lists = LIST_NAMES.map((name) => [
+    name,
+    drawing[name].map((record) => ({ id: record.id, ...ownFields(record) })),
+  ]);
+  return `${JSON.stringify({ format: FORMAT, version: VERSION, ...Object.fromEntries(lists) }, null, 1)}\n`;
+}
+
+const isObject = (value: unknown): value is Readonly<Record<string, unknown>> =>
+  typeof value === 'object' && value !== null && !Array.isArray(value);
+
+function parsed(text: string): Readonly<Record<string, unknown>> {
+  let file: unknown;
+  try {
+    file = JSON.parse(text);
+  } catch {
+    throw new NoDrawingFile(
+      'This file cannot be read: it is no JSON, or its end is missing. Save it anew where it came from.',
+    );
+  }
+  if (!isObject(file) || file.format !== FORMAT)
+    throw new NoDrawingFile('This is no file of a drawing: choose one that was saved from a drawing here.');
+  if (file.version !== VERSION)
+    throw new NoDrawingFile(
+      `This file is of version ${String(file.version)}; this page reads version ${VERSION}. Open the page anew, then choose the file again.`,
+    );
+  return file;
+}
+
+/**
+ * Reads a file of a drawing: all of it, or nothing.
+ * @param read checks a record as the server does
+ * @throws {NoDrawingFile}
+ */
+export function readDrawingFile(text: string, read: typeof readChange): Drawing {
+  const file = parsed(text);
+  const taken = new Set<string>();
+  const listOf = (name: keyof Drawing): readonly Stored<object>[] => {
+    const list = file[name];
+    if (!Array.isArray(list)) throw new NoDrawingFile(`“${name}” is missing in this file, or is no list.`);
+    return list.map((entry: unknown, i) => {
+      const { id, ...body } = isObject(entry) ? entry : {};
+      const change = { changeId: id, kind: LISTS[name], id, baseRevision: 0, op: 'create', body };
+      const answer = read(change, i);
+      if (!answer.ok) {
+        const field = answer.refusal.field.replace(/^changes\[\d+\]\.?(?:body\.?)?/, '');
+        throw new NoDrawingFile(
+          `${name}[${i}]${field === '' ? '' : `, ${field}`}: ${answer.refusal.message} Nothing was brought in.`,
+        );
+      }
+      if (taken.has(answer.change.id))
+        throw new NoDrawingFile(`${name}[${i}]: another one has its id already. Nothing was brought in.`);
+      taken.add(answer.change.id);
+      return {
+        ...answer.change.body,
+        id: answer.change.id,
+        ledgerId: '',
+        revision: 0,
+        updatedAt: '',
+        updatedBy: '',
+        deletedAt: null,
+      };
+    });
+  };
+  return Object.fromEntries(LIST_NAMES.map((name) => [name, listOf(name)])) as unknown as Drawing;
+}

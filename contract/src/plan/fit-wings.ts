@@ -1,0 +1,210 @@
+import { v7 } from 'uuid';
+import type { Wing, WingEnd } from './roof';
+import type { PlanPlace } from './storey';
+
+interface Rectangle {
+  readonly x0M: number;
+  readonly x1M: number;
+  readonly y0M: number;
+  readonly y1M: number;
+}
+
+/** Places nearer to each other are one. */
+const SAME_M = 1e-6;
+/** An outline with more lines than that along an axis is looked at by people alone. */
+const LINES_MAX = 12;
+
+/** Places at which something begins or ends along one axis, upwards, each once. */
+function lines(values: readonly number[]): readonly number[] {
+  return [...values]
+    .sort((a, b) => a - b)
+    .filter((value, i, all) => i === 0 || value - (all[i - 1] ?? value) > SAME_M);
+}
+
+function isInside(xM: number, yM: number, corners: readonly PlanPlace[]): boolean {
+  let inside = false;
+  corners.forEach((a, i) => {
+    const b = corners[(i + 1) % corners.length] ?? a;
+    if (a.yM > yM === b.yM > yM) return;
+    if (xM < a.xM + ((yM - a.yM) / (b.yM - a.yM)) * (b.xM - a.xM)) inside = !inside;
+  });
+  return inside;
+}
+
+/** An outline of right angles as cells of a grid: true where a cell lies within it. */
+interface Grid {
+  readonly xs: readonly number[];
+  readonly ys: readonly number[];
+  readonly holds: (i: number, j: number) => boolean;
+}
+
+const isUpright = (corners: readonly PlanPlace[]): boolean =>
+  corners.every((a, i) => {
+    const b = corners[(i + 1) % corners.length] ?? a;
+    return Math.abs(a.xM - b.xM) <= SAME_M || Math.abs(a.yM - b.yM) <= SAME_M;
+  });
+
+function gridOf(corners: readonly PlanPlace[], covered: readonly PlanPlace[]): Grid | null {
+  const all = [...corners, ...covered];
+  const [xs, ys] = [lines(all.map(({ xM }) => xM)), lines(all.map(({ yM }) => yM))];
+  const isPlain = isUpright(corners) && isUpright(covered);
+  if (!isPlain || xs.length > LINES_MAX || ys.length > LINES_MAX) return null;
+  const middle = (places: readonly number[], i: number) => ((places[i] ?? 0) + (places[i + 1] ?? 0)) / 2;
+  return {
+    xs,
+    ys,
+    holds: (i, j) => {
+      const [xM, yM] = [middle(xs, i), middle(ys, j)];
+      return isInside(xM, yM, corners) && !isInside(xM, yM, covered);
+    },
+  };
+}
+
+interface Block {
+  readonly i0: number;
+  readonly i1: number;
+  readonly j0: number;
+  readonly j1: number;
+}
+
+const cellsOf = ({ i0, i1, j0, j1 }: Block): readonly (readonly [number, number])[] =>
+  Array.from({ length: i1 - i0 }, (_, i) => i0 + i).flatMap((i) =>
+    Array.from({ length: j1 - j0 }, (__, j) => [i, j0 + j] as const),
+  );
+
+function blocksIn({ xs, ys, holds }: Grid): readonly Block[] {
+  const blocks: Block[] = [];
+  for (let i0 = 0; i0 < xs.length - 1; i0++) {
+    for (let i1 = i0 + 1; i1 < xs.length; i1++) {
+      for (let j0 = 0; j0 < ys.length - 1; j0++) {
+        for (let j1 = j0 + 1; j1 < ys.length; j1++) {
+          const block = { i0, i1, j0, j1 };
+          if (cellsOf(block).every(([i, j]) => holds(i, j))) blocks.push(block);
+        }
+      }
+    }
+  }
+  return blocks;
+}
+
+const rectangleOf = ({ i0, i1, j0, j1 }: Block, { xs, ys }: Grid): Rectangle => ({
+  x0M: xs[i0] ?? 0,
+  x1M: xs[i1] ?? 0,
+  y0M: ys[j0] ?? 0,
+  y1M: ys[j1] ?? 0,
+});
+
+const nameOf = (i: number, j: number): string => `${i} ${j}`;
+
+/** What is left of a grid beside a block, if it is blocks itself, none of which touches another. */
+function restOf(grid: Grid, main: Block): readonly Block[] | null {
+  const inMain = new Set(cellsOf(main).map(([i, j]) => nameOf(i, j)));
+  const all = cellsOf({ i0: 0, i1: grid.xs.length - 1, j0: 0, j1: grid.ys.length - 1 });
+  const left = new Map(
+    all
+      .filter(([i, j]) => grid.holds(i, j) && !inMain.has(nameOf(i, j)))
+      .map((cell) => [nameOf(...cell), cell]),
+  );
+  const blocks: Block[] = [];
+  for (const start of [...left.values()]) {
+    if (!left.has(nameOf(...start))) continue;
+    const found: (readonly [number, number])[] = [];
+    const open = [start];
+    left.delete(nameOf(...start));
+    for (let cell = open.pop(); cell !== undefined; cell = open.pop()) {
+      found.push(cell);
+      const [i, j] = cell;
+      for (const [ni, nj] of [
+        [i - 1, j],
+        [i + 1, j],
+        [i, j - 1],
+        [i, j + 1],
+      ] as const) {
+        const next = left.get(nameOf(ni, nj));
+        if (next === undefined) continue;
+        left.delete(nameOf(ni, nj));
+        open.push(next);
+      }
+    }
+    const [is, js] = [found.map(([i]) => i), found.map(([, j]) => j)];
+    const block = {
+      i0: Math.min(...is),
+      i1: Math.max(...is) + 1,
+      j0: Math.min(...js),
+      j1: Math.max(...js) + 1,
+    };
+    if (cellsOf(block).length !== found.length) return null;
+    blocks.push(block);
+  }
+  return blocks;
+}
+
+const widthAcross = ({ x0M, x1M, y0M, y1M }: Rectangle, ridge: 'x' | 'y'): number =>
+  ridge === 'x' ? y1M - y0M : x1M - x0M;
+
+const wing = (
+  { x0M, x1M, y0M, y1M }: Rectangle,
+  ridge: 'x' | 'y',
+  lower: WingEnd,
+  higher: WingEnd,
+  id = v7(),
+): Wing => ({ id, x0M, x1M, y0M, y1M, ridge, lower, higher, low: ridge === 'x' ? 'y0' : 'x0' });
+
+/** The wings of a roof over one main block along a ridge; null where what is beside it joins none of its long sides. */
+function wingsOver(
+  main: Rectangle,
+  ridge: 'x' | 'y',
+  rest: readonly Rectangle[],
+  end: WingEnd,
+): readonly Wing[] | null {
+  const whole = wing(main, ridge, end, end);
+  const across = ridge === 'x' ? 'y' : 'x';
+  const joining = rest.map((each): Wing | null => {
+    if (widthAcross(each, across) > widthAcross(main, ridge) + SAME_M) return null;
+    const [low, high, mainLow, mainHigh] =
+      ridge === 'x' ? [each.y0M, each.y1M, main.y0M, main.y1M] : [each.x0M, each.x1M, main.x0M, main.x1M];
+    const joins: WingEnd = { kind: 'joins', wing: whole.id };
+    if (Math.abs(high - mainLow) <= SAME_M) return wing(each, across, end, joins);
+    if (Math.abs(low - mainHigh) <= SAME_M) return wing(each, across, joins, end);
+    return null;
+  });
+  return joining.some((each) => each === null) ? null : [whole, ...joining.filter((each) => each !== null)];
+}
+
+/** What a sloping roof is over: the outline of a storey, without what another storey stands on. */
+export interface RoofedPart {
+  readonly corners: readonly PlanPlace[];
+  /** Corners of the storey above; none where there is none. */
+  readonly covered: readonly PlanPlace[];
+}
+
+/**
+ * Wings of a sloping roof over a part of right angles: the largest block that all others can join at its long sides, and
+ * these. Null where there is none such: then its wings are for whoever knows the roof.
+ * @param end how wings end that join none: with a gable or a hip
+ */
+export function fittingWings({ corners, covered }: RoofedPart, end: 'gable' | 'hip'): readonly Wing[] | null {
+  const grid = gridOf(corners, covered);
+  if (grid === null) return null;
+  const ways = blocksIn(grid).flatMap((main) => {
+    const rest = restOf(grid, main);
+    if (rest === null) return [];
+    const rectangle = rectangleOf(main, grid);
+    const areaM2 = (rectangle.x1M - rectangle.x0M) * (rectangle.y1M - rectangle.y0M);
+    const beside = rest.map((block) => rectangleOf(block, grid));
+    return (['x', 'y'] as const).flatMap((ridge) => {
+      const wings = wingsOver(rectangle, ridge, beside, { kind: end });
+      return wings === null ? [] : [{ wings, areaM2, acrossM: widthAcross(rectangle, ridge) }];
+    });
+  });
+  // Of one block the ridge runs along its longer side.
+  const [best] = ways.sort((a, b) => b.areaM2 - a.areaM2 || a.acrossM - b.acrossM);
+  return best?.wings ?? null;
+}
+
+/** The wing of a roof of one slope, which fits over a rectangle alone; null over anything else. */
+export function leaningWing(part: RoofedPart, low: Wing['low']): Wing | null {
+  const wings = fittingWings(part, 'gable') ?? [];
+  const [only] = wings;
+  return only === undefined || wings.length > 1 ? null : { ...only, low };
+}

@@ -1,0 +1,35 @@
+import { v5 } from 'uuid';
+import { NEW_PLAN, type Plan } from './plan';
+
+/**
+ * Keys of what follows from a drawing: what it is, and the ids of what it was drawn as, never a number or a name. So it stays
+ * itself however it is renamed, moved or measured.
+ */
+export const itemKey = {
+  wall: (wall: string) => `wall/${wall}`,
+  concrete: (wall: string) => `wall/${wall}/low`,
+  rim: (wall: string) => `rim/${wall}`,
+  floor: (storey: string, zone: string | null) => `floor/${storey}${zone === null ? '' : `+${zone}`}`,
+  ceiling: (roof: string) => `ceiling/${roof}`,
+  slope: (roof: string) => `slope/${roof}`,
+  flatRoof: (roof: string) => `flatRoof/${roof}`,
+  gable: (wing: string) => `gable/${wing}`,
+  opening: (opening: string) => `opening/${opening}`,
+} as const;
+
+/** The id of the record of an item, the same on every device. */
+export const itemId = (houseId: string, key: string): string => v5(key, houseId);
+
+/** The id of the drawing of a house. */
+export const planId = (houseId: string): string => itemId(houseId, 'plan');
+
+/** A drawing of which there is no record yet. */
+export const planToBe = (houseId: string): Plan => ({
+  ...NEW_PLAN,
+  id: planId(houseId),
+  ledgerId: houseId,
+  revision: 0,
+  updatedAt: '',
+  updatedBy: '',
+  deletedAt: null,
+});
