@@ -156,7 +156,7 @@ export {
 } from './photos/photo';
 export { PICTURE_BYTES_MAX, PICTURE_SIDE_MAX_PX } from './photos/picture-limits';
 export type { Problem } from './problem';
-export { ownFields, type FormerBase, type RecordBase, type Stored } from './record';
+export { notStored, ownFields, type FormerBase, type RecordBase, type Stored } from './record';
 export { LEDGER_KINDS, PRACTICE_ID, type LedgerKey, type LedgerKind } from './ledger';
 export { NEW_PRACTICE, practice, type Practice, type PracticeBody } from './practice/practice';
 export { refusalFromCore, type FieldRefusal, type RecordRefusalCode } from './refusal-of';

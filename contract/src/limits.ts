@@ -1,4 +1,12 @@
-export { CORNERS_MAX, LAYERS_MAX, WALLS_MAX, WINGS_MAX } from '@calvet/core';
+export {
+  CORNERS_MAX,
+  LAYERS_MAX,
+  OPENINGS_MAX,
+  WALL_LENGTH_MAX_M,
+  WALL_THICKNESS_MAX_M,
+  WALLS_MAX,
+  WINGS_MAX,
+} from '@calvet/core';
 
 /** How long the name of something may be. */
 export const NAME_MAX = 120;

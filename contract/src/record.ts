@@ -12,6 +12,16 @@ export interface RecordBase {
   readonly deletedAt: string | null;
 }
 
+/** What every record carries, of one that no server has yet. */
+export const notStored = (id: string, ledgerId: string): RecordBase => ({
+  id,
+  ledgerId,
+  revision: 0,
+  updatedAt: '',
+  updatedBy: '',
+  deletedAt: null,
+});
+
 /** As former versions of the app call the ledger of a record; the server says both for one version. */
 export interface FormerBase {
   readonly houseId?: string;

@@ -52,7 +52,17 @@ export { confidenceBand, relativeInterval, type BandPoint } from './airtightness
 export type { RelativeInterval } from './airtightness/estimate';
 export { airOnBothSides } from './airtightness/conditions';
 export { reduceReading } from './airtightness/reading';
-export { CORNERS_MAX, LAYERS_MAX, WALLS_MAX, WINGS_MAX } from './limits';
+export {
+  CORNERS_MAX,
+  LAYERS_MAX,
+  OPENINGS_MAX,
+  OUTLINE_OPEN_DEG,
+  OUTLINE_OPEN_M,
+  WALL_LENGTH_MAX_M,
+  WALL_THICKNESS_MAX_M,
+  WALLS_MAX,
+  WINGS_MAX,
+} from './limits';
 export type {
   Boundary as PlanBoundary,
   Face as PlanFace,

@@ -52,3 +52,10 @@ export const ROOFS_MAX = 24;
 export const WINGS_MAX = 24;
 /** Openings of one house, those of one kind as one. */
 export const PLAN_OPENINGS_MAX = 1000;
+
+/** Of a wall, in m. */
+export const WALL_LENGTH_MAX_M = 500;
+export const WALL_THICKNESS_MAX_M = 2;
+/** An outline closes where its end lies so near to its start, and its turns come so near to a whole one. */
+export const OUTLINE_OPEN_M = 1e-3;
+export const OUTLINE_OPEN_DEG = 0.5;

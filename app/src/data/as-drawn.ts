@@ -26,6 +26,9 @@ export const MeasuringProvider = MeasuringContext.Provider;
 /** It does not change while the page is open. */
 const ONCE = { revalidateIfStale: false, revalidateOnFocus: false, revalidateOnReconnect: false } as const;
 
+/** True where a drawing has something to say of a house. */
+export const isDrawn = ({ storeys }: Pick<KeptHouseView, 'storeys'>): boolean => storeys.length > 0;
+
 const filledIn = new WeakMap<KeptHouseView, HouseView>();
 
 /** A view with what its drawing says; the same each time for one into which nothing is typed. Undefined where it cannot be measured yet. */
@@ -36,10 +39,9 @@ export function viewAsDrawn(
 ): HouseView | undefined {
   const before = typed.size === 0 ? filledIn.get(view) : undefined;
   if (before !== undefined) return before;
-  const isDrawn = view.storeys.length > 0;
-  if (isDrawn && measuring === undefined) return undefined;
+  if (isDrawn(view) && measuring === undefined) return undefined;
   const filled: HouseView =
-    isDrawn && measuring !== undefined
+    isDrawn(view) && measuring !== undefined
       ? measuring.asDrawn(view, (area) => withTyped(area, typed))
       : { ...view, ...whereNothingIsDrawn(view), drawing: { state: 'none' }, drawn: new Map() };
   if (typed.size === 0) filledIn.set(view, filled);

@@ -1,5 +1,6 @@
 import {
   NEW_PRACTICE,
+  notStored,
   PRACTICE_ID,
   RESTORABLE_MS,
   type Bodies,
@@ -13,8 +14,8 @@ import {
 } from '@calvet/contract';
 import { useEffect, useMemo, useState, useSyncExternalStore } from 'react';
 import useSWR from 'swr';
-import { useMeasuring, viewAsDrawn, type HouseView } from './as-drawn';
-import { notStored, withPending, type LedgerCopy } from './ledger-copy';
+import { isDrawn, useMeasuring, viewAsDrawn, type HouseView } from './as-drawn';
+import { withPending, type LedgerCopy } from './ledger-copy';
 import { summaryOf, type ToldHouses } from './house-summaries';
 import type { KeptIn } from './keeping';
 import type { OutboxState } from './outbox';
@@ -110,7 +111,7 @@ export function useHouse(houseId: string): Loaded<HouseView | null> {
   );
   const typed = useAllTyped();
   const view = useMemo(() => kept && viewWithTyped(kept, typed), [kept, typed]);
-  const drawing = useMeasuring((view?.storeys.length ?? 0) > 0);
+  const drawing = useMeasuring(view != null && isDrawn(view));
   const { measuring } = drawing;
   const filled = useMemo(() => view && viewAsDrawn(view, measuring, typed), [view, measuring, typed]);
   // A house of which somebody draws the first storey stays as it was seen until that can be measured.
@@ -184,7 +185,7 @@ export function useHouseSummaries(houses: readonly House[]): ReadonlyMap<string,
       })),
     [copies, state, houses],
   );
-  const { measuring } = useMeasuring(views.some(({ view }) => (view?.storeys.length ?? 0) > 0));
+  const { measuring } = useMeasuring(views.some(({ view }) => view !== undefined && isDrawn(view)));
   return useMemo(() => {
     const summaries = views.map(({ id, view }): [string, HouseSummary | undefined] => {
       const drawn = view && viewAsDrawn(view, measuring);

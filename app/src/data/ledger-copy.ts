@@ -2,6 +2,7 @@ import {
   changedBody,
   kindNamed,
   KINDS,
+  notStored,
   saidOf,
   type Bodies,
   type Change,
@@ -26,16 +27,6 @@ export type LedgerView<L extends LedgerKind> = { readonly [K in L]: Stored<Bodie
 
 /** A house as its records say it. */
 export type KeptHouseView = LedgerView<'house'>;
-
-/** What every record carries, of one that no server has yet. */
-export const notStored = (id: string, ledgerId: string): RecordBase => ({
-  id,
-  ledgerId,
-  revision: 0,
-  updatedAt: '',
-  updatedBy: '',
-  deletedAt: null,
-});
 
 export const EMPTY_COPY: LedgerCopy = { upTo: 0, records: new Map() };
 

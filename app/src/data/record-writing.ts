@@ -2,21 +2,16 @@ import {
   changeBetween,
   isEmptyChange,
   ownFields,
-  withoutDrawn,
   type Bodies,
   type BodyChange,
   type Kind,
-  type RecordBase,
   type Stored,
 } from '@calvet/contract';
 import { v7 } from 'uuid';
 import type { Copies } from './copies';
 import type { Outbox } from './outbox';
 import type { Wish } from './store-options';
-import { withoutTyped, type Typing } from './typing';
-
-/** A record as it is kept: without what a drawing says, and what is being typed. */
-const asKept = <R extends RecordBase>(seen: R): R => withoutTyped(withoutDrawn(seen));
+import { asKept, type Typing } from './typing';
 
 interface RecordWritingOptions {
   readonly copies: Pick<Copies, 'recordOf'>;

@@ -29,6 +29,9 @@ const under = new WeakMap<RecordBase, RecordBase>();
 export const withoutTyped = <R extends RecordBase>(record: R): R =>
   (under.get(record) as R | undefined) ?? record;
 
+/** A record as it is kept: without what a drawing says, and what is being typed. */
+export const asKept = <R extends RecordBase>(seen: R): R => withoutTyped(withoutDrawn(seen));
+
 /** A record with what is being typed into it; itself where nothing is. */
 export function withTyped<R extends RecordBase>(record: R, all: AllTyped): R {
   const typed = all.get(record.id);
@@ -63,11 +66,7 @@ export class Typing {
 
   /** @param seen the record as the person sees it, with or without what they typed before */
   type<K extends Kind>(kind: K, seen: Stored<Bodies[K]>, body: Partial<Bodies[K]>): void {
-    const change = changeBetween(
-      kind,
-      ownFields(withoutTyped(withoutDrawn(seen))),
-      body as BodyChange['body'],
-    );
+    const change = changeBetween(kind, ownFields(asKept(seen)), body as BodyChange['body']);
     if (isEmptyChange(change)) this.end(seen.id);
     else this.set(new Map([...this.current, [seen.id, { kind, change }]]));
   }

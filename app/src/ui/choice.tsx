@@ -10,6 +10,12 @@ export interface Option<Value extends string> {
   readonly label: string;
 }
 
+/** An option for each word that a field knows, in their order. */
+export const optionsOf = <Value extends string>(
+  words: Readonly<Record<Value, string>>,
+): readonly Option<Value>[] =>
+  (Object.entries(words) as [Value, string][]).map(([value, label]) => ({ value, label }));
+
 interface ChoiceProps<Value extends string> {
   /** What is chosen, for those who do not see it. */
   readonly label: string;

@@ -3,6 +3,7 @@ import { Children, useId, useState, type ReactNode } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { TextInput } from 'react-native-paper';
 import { usePreferences } from '../data/preferences';
+import type { EntryStage } from '../data/typing';
 import { Button } from './button';
 import Icon from './icon-font/icon-set';
 import type { EntryTrouble } from './figure-entry';
@@ -152,6 +153,24 @@ export function NumberField({ message, onTroubleChange, unit, hint, below, ...in
         }}
       />
     </Labelled>
+  );
+}
+
+interface GivenFieldProps extends Omit<NumberFieldProps, 'onCommit' | 'isRequired'> {
+  /** Called as with any field, but never without a figure. */
+  readonly onFigure: (si: number, stage: EntryStage) => void;
+}
+
+/** A labelled field for a figure that there always is: one that is left empty goes back to the one before. */
+export function GivenField({ onFigure, ...field }: GivenFieldProps) {
+  return (
+    <NumberField
+      {...field}
+      isRequired
+      onCommit={(si, stage) => {
+        if (si !== null) onFigure(si, stage);
+      }}
+    />
   );
 }
 

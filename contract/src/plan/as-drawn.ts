@@ -1,10 +1,11 @@
 import type { House } from '../house/house';
 import type { Area, KeptArea } from '../installation/area';
+import { notStored } from '../record';
 import { itemId } from './item-key';
 import { measureDrawing, type HouseSizes, type MeasuredDrawing } from './measured-drawing';
 import type { Drawing } from './plan-input';
 import { drawnAreas, type DrawnArea } from './planned-areas';
-import { asKept, whereNothingIsDrawn } from './undrawn';
+import { filledOver, whereNothingIsDrawn } from './undrawn';
 
 /** What of a house's records the drawing may fill in. */
 export interface KeptHouseView extends Drawing {
@@ -27,11 +28,11 @@ function houseAsDrawn(house: House, measured: MeasuredDrawing): House {
     name,
     house[name as keyof HouseSizes] ?? size,
   ]);
-  return asKept(house, { ...house, ...(Object.fromEntries(entered) as HouseSizes) });
+  return filledOver(house, { ...house, ...(Object.fromEntries(entered) as HouseSizes) });
 }
 
 const areaAsDrawn = (kept: KeptArea, { name, kind, areaM2, buildUp }: DrawnArea): Area =>
-  asKept(kept, {
+  filledOver(kept, {
     ...kept,
     name: kept.name ?? name,
     kind: kept.kind ?? kind,
@@ -41,12 +42,7 @@ const areaAsDrawn = (kept: KeptArea, { name, kind, areaM2, buildUp }: DrawnArea)
 
 /** A drawn area of which there is no record yet. */
 export const areaToBe = (houseId: string, id: string, item: string, itemName: string): KeptArea => ({
-  id,
-  ledgerId: houseId,
-  revision: 0,
-  updatedAt: '',
-  updatedBy: '',
-  deletedAt: null,
+  ...notStored(id, houseId),
   name: null,
   kind: null,
   areaM2: null,

@@ -2,7 +2,6 @@ import { v7 } from 'uuid';
 import type { Bodies } from '../kinds';
 import { ownFields, type Stored } from '../record';
 import { planId } from './item-key';
-import { layOutline } from './lay-outline';
 import { mirrored } from './outline-edits';
 import type { Drawing } from './plan-input';
 import type { Roof, Wing, WingEnd } from './roof';
@@ -99,19 +98,17 @@ export function copiedDrawing(
       ...body<'roof'>(roof),
       storeyId: ids.take(roof.storeyId),
       outline: roof.outline === null ? null : cornersIn(isMirrored, roof.outline),
-      wings: roof.wings.map((wing) => ({
-        ...wingIn(isMirrored, wing),
-        id: ids.take(wing.id),
-        lower: endCopy(wingIn(isMirrored, wing).lower),
-        higher: endCopy(wingIn(isMirrored, wing).higher),
-      })),
+      wings: roof.wings.map((each) => {
+        const wing = wingIn(isMirrored, each);
+        return { ...wing, id: ids.take(wing.id), lower: endCopy(wing.lower), higher: endCopy(wing.higher) };
+      }),
     },
   });
   const isHere = ({ storeyId }: { readonly storeyId: string }) =>
     drawing.storeys.some(({ id }) => id === storeyId);
   const roofs = drawing.roofs.filter(isHere);
   const walls = new Map(
-    drawing.storeys.flatMap((storey) => layOutline(storey).map(({ wall }) => [wall.id, wall] as const)),
+    drawing.storeys.flatMap(({ outline }) => outline.map((wall) => [wall.id, wall] as const)),
   );
   const bearers = new Set([...walls.keys(), ...roofs.map(({ id }) => id)]);
   const records: DrawnRecord[] = [

@@ -1,6 +1,6 @@
 import type { readChange } from '../changes/read-change';
 import type { Bodies } from '../kinds';
-import { ownFields, type Stored } from '../record';
+import { notStored, ownFields, type Stored } from '../record';
 import type { Drawing } from './plan-input';
 
 /** What a file of a drawing says of itself. */
@@ -77,15 +77,7 @@ export function readDrawingFile(text: string, read: typeof readChange): Drawing 
       if (taken.has(answer.change.id))
         throw new NoDrawingFile(`${name}[${i}]: another one has its id already. Nothing was brought in.`);
       taken.add(answer.change.id);
-      return {
-        ...answer.change.body,
-        id: answer.change.id,
-        ledgerId: '',
-        revision: 0,
-        updatedAt: '',
-        updatedBy: '',
-        deletedAt: null,
-      };
+      return { ...answer.change.body, ...notStored(answer.change.id, '') };
     });
   };
   return Object.fromEntries(LIST_NAMES.map((name) => [name, listOf(name)])) as unknown as Drawing;

@@ -1,3 +1,4 @@
+import { liesInside } from '@calvet/core/plan/wall-pieces';
 import { v7 } from 'uuid';
 import type { Wing, WingEnd } from './roof';
 import type { PlanPlace } from './storey';
@@ -21,16 +22,6 @@ function lines(values: readonly number[]): readonly number[] {
     .filter((value, i, all) => i === 0 || value - (all[i - 1] ?? value) > SAME_M);
 }
 
-function isInside(xM: number, yM: number, corners: readonly PlanPlace[]): boolean {
-  let inside = false;
-  corners.forEach((a, i) => {
-    const b = corners[(i + 1) % corners.length] ?? a;
-    if (a.yM > yM === b.yM > yM) return;
-    if (xM < a.xM + ((yM - a.yM) / (b.yM - a.yM)) * (b.xM - a.xM)) inside = !inside;
-  });
-  return inside;
-}
-
 /** An outline of right angles as cells of a grid: true where a cell lies within it. */
 interface Grid {
   readonly xs: readonly number[];
@@ -49,13 +40,15 @@ function gridOf(corners: readonly PlanPlace[], covered: readonly PlanPlace[]): G
   const [xs, ys] = [lines(all.map(({ xM }) => xM)), lines(all.map(({ yM }) => yM))];
   const isPlain = isUpright(corners) && isUpright(covered);
   if (!isPlain || xs.length > LINES_MAX || ys.length > LINES_MAX) return null;
+  const points = (places: readonly PlanPlace[]) => places.map(({ xM, yM }) => ({ x: xM, y: yM }));
+  const [outline, without] = [points(corners), points(covered)];
   const middle = (places: readonly number[], i: number) => ((places[i] ?? 0) + (places[i + 1] ?? 0)) / 2;
   return {
     xs,
     ys,
     holds: (i, j) => {
-      const [xM, yM] = [middle(xs, i), middle(ys, j)];
-      return isInside(xM, yM, corners) && !isInside(xM, yM, covered);
+      const place = { x: middle(xs, i), y: middle(ys, j) };
+      return liesInside(place, outline) && !liesInside(place, without);
     },
   };
 }

@@ -1,4 +1,5 @@
 import { v5 } from 'uuid';
+import { notStored } from '../record';
 import { NEW_PLAN, type Plan } from './plan';
 
 /**
@@ -26,10 +27,5 @@ export const planId = (houseId: string): string => itemId(houseId, 'plan');
 /** A drawing of which there is no record yet. */
 export const planToBe = (houseId: string): Plan => ({
   ...NEW_PLAN,
-  id: planId(houseId),
-  ledgerId: houseId,
-  revision: 0,
-  updatedAt: '',
-  updatedBy: '',
-  deletedAt: null,
+  ...notStored(planId(houseId), houseId),
 });

@@ -1,3 +1,4 @@
+import { OUTLINE_OPEN_DEG, OUTLINE_OPEN_M } from '@calvet/core';
 import type { PlanPlace, Storey, Wall } from './storey';
 
 /** A wall where it lies, from its left end as seen from indoors. */
@@ -18,20 +19,24 @@ export interface OutlineGap {
   readonly turnDeg: number;
 }
 
-/** An end nearer than that to the start, and turns within so much of a whole one, close. */
-const OPEN_M = 1e-3;
-const OPEN_DEG = 0.5;
+/** Which way a heading goes: so much to the right, and so much up. */
+export function directionOf(headingDeg: number): PlanPlace {
+  const radians = (headingDeg * Math.PI) / 180;
+  return { xM: Math.cos(radians), yM: -Math.sin(radians) };
+}
+
+/** The place that lies so far from another along a heading. */
+export function placeAlong(from: PlanPlace, headingDeg: number, lengthM: number): PlanPlace {
+  const { xM, yM } = directionOf(headingDeg);
+  return { xM: from.xM + xM * lengthM, yM: from.yM + yM * lengthM };
+}
 
 /** An outline laid out as it was typed, whether or not it closes. */
 export function layOutline({ start, outline }: Pick<Storey, 'start' | 'outline'>): readonly LaidWall[] {
   let from = start;
   let headingDeg = 0;
   return outline.map((wall) => {
-    const radians = (headingDeg * Math.PI) / 180;
-    const to = {
-      xM: from.xM + Math.cos(radians) * wall.lengthM,
-      yM: from.yM - Math.sin(radians) * wall.lengthM,
-    };
+    const to = placeAlong(from, headingDeg, wall.lengthM);
     const laid: LaidWall = { wall, from, to, headingDeg };
     from = to;
     headingDeg += wall.turnDeg;
@@ -46,5 +51,7 @@ export function gapOf({ start, outline }: Pick<Storey, 'start' | 'outline'>): Ou
   const [xM, yM] = [start.xM - last.to.xM, start.yM - last.to.yM];
   const lengthM = Math.hypot(xM, yM);
   const turnDeg = 360 - outline.reduce((sum, wall) => sum + wall.turnDeg, 0);
-  return lengthM <= OPEN_M && Math.abs(turnDeg) <= OPEN_DEG ? null : { xM, yM, lengthM, turnDeg };
+  return lengthM <= OUTLINE_OPEN_M && Math.abs(turnDeg) <= OUTLINE_OPEN_DEG
+    ? null
+    : { xM, yM, lengthM, turnDeg };
 }

@@ -1,6 +1,6 @@
 import { figure, id, option, orNull, said } from '../kind/field';
 import { kindOf } from '../kind/kind';
-import { NAME_MAX } from '../limits';
+import { NAME_MAX, OPENINGS_MAX, WALL_LENGTH_MAX_M } from '../limits';
 import type { Stored } from '../record';
 
 /** What an opening in the envelope is. */
@@ -49,8 +49,8 @@ export const opening = kindOf<OpeningBody>()({
     widthM: orNull(figure('Width', 'length', { above: 0, max: 100 })),
     heightM: orNull(figure('Height', 'length', { above: 0, max: 30 })),
     totalM2: orNull(figure('Area of all', 'area', { above: 0, max: 1e4 })),
-    count: figure('Count', 'count', { min: 1, max: 200, whole: true }),
-    alongM: orNull(figure('Along its wall', 'length', { min: 0, max: 500 })),
+    count: figure('Count', 'count', { min: 1, max: OPENINGS_MAX, whole: true }),
+    alongM: orNull(figure('Along its wall', 'length', { min: 0, max: WALL_LENGTH_MAX_M })),
     buildUp: orNull(id('Build-up')),
   },
 });

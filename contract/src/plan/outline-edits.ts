@@ -1,7 +1,7 @@
 import { v7 } from 'uuid';
-import { gapOf, layOutline } from './lay-outline';
+import { directionOf, gapOf, layOutline, placeAlong } from './lay-outline';
 import { newWall } from './outline-shapes';
-import type { PlanPlace, Storey, Stretch, Wall } from './storey';
+import type { Storey, Stretch, Wall } from './storey';
 
 /** What is drawn of a storey. */
 export type Outline = Pick<Storey, 'start' | 'outline'>;
@@ -57,11 +57,7 @@ export function closedByLastTwo({ start, outline }: Outline): readonly Wall[] | 
   const laid = layOutline({ start, outline });
   const [one, two] = laid.slice(-2);
   if (one === undefined || two === undefined || outline.length < 3) return null;
-  const direction = ({ headingDeg }: { readonly headingDeg: number }): PlanPlace => {
-    const radians = (headingDeg * Math.PI) / 180;
-    return { xM: Math.cos(radians), yM: -Math.sin(radians) };
-  };
-  const [a, b] = [direction(one), direction(two)];
+  const [a, b] = [directionOf(one.headingDeg), directionOf(two.headingDeg)];
   const way = { xM: start.xM - one.from.xM, yM: start.yM - one.from.yM };
   const sine = a.xM * b.yM - a.yM * b.xM;
   if (Math.abs(sine) < 1e-6) return null;
@@ -232,12 +228,8 @@ export function withWallMoved(drawn: Outline, at: number, outwardsM: number): Ou
   if ([...lengths.values()].some((lengthM) => lengthM < LEAST_M)) return null;
   const changed = outline.map((wall) => ({ ...wall, lengthM: lengths.get(wall.id) ?? wall.lengthM }));
   // The corner at which the outline begins is that of its first wall.
-  const along = (headingDeg: number, lengthM: number): PlanPlace => {
-    const angle = (headingDeg * Math.PI) / 180;
-    return { xM: start.xM + Math.cos(angle) * lengthM, yM: start.yM - Math.sin(angle) * lengthM };
-  };
-  if (at === 0) return { start: along(before.headingDeg, beforeM), outline: changed };
-  if (at === count - 1) return { start: along(after.headingDeg, -afterM), outline: changed };
+  if (at === 0) return { start: placeAlong(start, before.headingDeg, beforeM), outline: changed };
+  if (at === count - 1) return { start: placeAlong(start, after.headingDeg, -afterM), outline: changed };
   return { start, outline: changed };
 }
 

@@ -3,7 +3,7 @@ import { figure, filled, group, id, list, option, orNull, shape } from '../kind/
 import { kindOf } from '../kind/kind';
 import { CORNERS_MAX, NAME_MAX, WINGS_MAX } from '../limits';
 import type { Stored } from '../record';
-import { planPlace, type PlanPlace } from './storey';
+import { planCoordinate, planPlace, type PlanPlace } from './storey';
 
 /** How a wing ends. */
 export type WingEnd =
@@ -57,8 +57,7 @@ export const ROOF_WORDS = {
   monoSlope: 'One slope',
 } as const satisfies Readonly<Record<PlanRoofKind, string>>;
 
-const COORDINATE_MAX_M = 1000;
-const coordinate = figure('', 'length', { min: -COORDINATE_MAX_M, max: COORDINATE_MAX_M });
+const coordinate = planCoordinate('');
 const end = shape<WingEnd>(
   { gable: 'Gable', hip: 'Hip', joins: 'Joins another' },
   { gable: {}, hip: {}, joins: { wing: id('') } },

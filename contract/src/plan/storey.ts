@@ -1,7 +1,7 @@
 import type { PlanBoundary, PlanUnder } from '@calvet/core';
 import { figure, filled, flag, group, id, list, option, orNull, said } from '../kind/field';
 import { kindOf } from '../kind/kind';
-import { NAME_MAX, STRETCHES_MAX, WALLS_MAX } from '../limits';
+import { NAME_MAX, STRETCHES_MAX, WALL_LENGTH_MAX_M, WALL_THICKNESS_MAX_M, WALLS_MAX } from '../limits';
 import type { Stored } from '../record';
 
 /** A place on a plan, in m: to the right, and up. */
@@ -79,24 +79,30 @@ export const UNDER_WORDS = {
 const COORDINATE_MAX_M = 1000;
 const GROUND_MAX_M = 100;
 
+/** A coordinate on a plan, in m. */
+export const planCoordinate = (label: string) =>
+  figure(label, 'length', { min: -COORDINATE_MAX_M, max: COORDINATE_MAX_M });
+
 /** A place on a plan. */
 export const planPlace = (label: string) =>
   group<PlanPlace>(label, {
-    xM: figure('right', 'length', { min: -COORDINATE_MAX_M, max: COORDINATE_MAX_M }),
-    yM: figure('up', 'length', { min: -COORDINATE_MAX_M, max: COORDINATE_MAX_M }),
+    xM: planCoordinate('right'),
+    yM: planCoordinate('up'),
   });
+
+const ground = (label: string) => figure(label, 'length', { min: -GROUND_MAX_M, max: GROUND_MAX_M });
 
 /** What a wall is given by. */
 export const wallFields = group<Wall>('', {
   id: id(''),
   name: said('', NAME_MAX),
-  lengthM: figure('Length', 'length', { above: 0, max: 500 }),
+  lengthM: figure('Length', 'length', { above: 0, max: WALL_LENGTH_MAX_M }),
   turnDeg: figure('Turn at its end', 'plain', { above: -180, below: 180 }),
-  thicknessM: figure('Thickness', 'thickness', { min: 0, max: 2 }),
+  thicknessM: figure('Thickness', 'thickness', { min: 0, max: WALL_THICKNESS_MAX_M }),
   boundary: option('Beyond it', BOUNDARY_WORDS),
   concreteM: orNull(figure('Concrete, height', 'length', { above: 0, max: GROUND_MAX_M })),
-  groundStartM: orNull(figure('Ground at its start', 'length', { min: -GROUND_MAX_M, max: GROUND_MAX_M })),
-  groundEndM: orNull(figure('Ground at its end', 'length', { min: -GROUND_MAX_M, max: GROUND_MAX_M })),
+  groundStartM: orNull(ground('Ground at its start')),
+  groundEndM: orNull(ground('Ground at its end')),
   throughFloor: flag('Runs through the floor above'),
   buildUp: orNull(id('Build-up')),
   stretches: list<Stretch>(
@@ -105,7 +111,7 @@ export const wallFields = group<Wall>('', {
     group<Stretch>('', {
       id: id(''),
       room: filled('', NAME_MAX),
-      lengthM: orNull(figure('', 'length', { above: 0, max: 500 })),
+      lengthM: orNull(figure('', 'length', { above: 0, max: WALL_LENGTH_MAX_M })),
     }),
     { most: STRETCHES_MAX },
   ),

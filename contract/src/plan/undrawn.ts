@@ -7,7 +7,7 @@ import type { RecordBase } from '../record';
 const under = new WeakMap<RecordBase, RecordBase>();
 
 /** Remembers what a record is without what was filled in. */
-export function asKept<R extends RecordBase>(kept: RecordBase, filled: R): R {
+export function filledOver<R extends RecordBase>(kept: RecordBase, filled: R): R {
   under.set(filled, kept);
   return filled;
 }
@@ -19,10 +19,11 @@ export const withoutDrawn = <R extends RecordBase>(record: R): R =>
 /** An area that no drawing says anything of: what its record leaves open is as little as can be worked with. */
 function areaByHand(kept: KeptArea): Area {
   const { name, kind, buildUp } = kept;
-  if (name !== null && kind !== null && buildUp !== null) return { ...kept, name, kind, buildUp } as Area;
+  // One that says all of it is one already.
+  if (name !== null && kind !== null && buildUp !== null) return kept as Area;
   const [first] = libraryFor(kind ?? 'wall');
   if (first === undefined) throw new Error('The library of build-ups is empty.');
-  return asKept(kept, {
+  return filledOver(kept, {
     ...kept,
     name: name ?? kept.itemName ?? 'Area',
     kind: kind ?? 'wall',
@@ -36,8 +37,7 @@ const byHand = new WeakMap<KeptArea, Area>();
 function areaOf(kept: KeptArea): Area {
   const known = byHand.get(kept);
   if (known !== undefined) return known;
-  const isWhole = kept.name !== null && kept.kind !== null && kept.buildUp !== null;
-  const area = isWhole ? (kept as Area) : areaByHand(kept);
+  const area = areaByHand(kept);
   byHand.set(kept, area);
   return area;
 }

@@ -1,10 +1,8 @@
 import { along, between, cross, dot, type Point } from '../geometry/point';
+import { OUTLINE_OPEN_DEG, OUTLINE_OPEN_M } from '../limits';
 import { Refusal } from '../refusal';
 import type { Face, PlanStorey, PlanWall } from './plan-input';
 
-/** How far the end of an outline may lie from its start, and its turns from a whole one. */
-const OPEN_M = 1e-3;
-const OPEN_DEG = 0.5;
 /** Closer than that two walls touch. */
 const TOUCH_M = 1e-6;
 /** A smaller turn is none: it cuts a wall. */
@@ -58,9 +56,9 @@ function refuseOpen(sides: readonly Side[], walls: readonly PlanWall[], field: s
   const gap = between(last.to, first.from);
   const gapM = Math.hypot(gap.x, gap.y);
   const turned = walls.reduce((sum, { turnDeg }) => sum + turnDeg, 0);
-  if (gapM <= OPEN_M && Math.abs(turned - 360) <= OPEN_DEG) return;
+  if (gapM <= OUTLINE_OPEN_M && Math.abs(turned - 360) <= OUTLINE_OPEN_DEG) return;
   const open =
-    gapM > OPEN_M
+    gapM > OUTLINE_OPEN_M
       ? `its end lies ${gapM.toFixed(3)} m from its start`
       : `its turns add up to ${turned.toFixed(1)}° instead of 360°`;
   throw new Refusal('does-not-close', field, `This outline does not close: ${open}.`, { value: gapM });

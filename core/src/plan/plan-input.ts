@@ -4,6 +4,8 @@ import {
   PLAN_OPENINGS_MAX,
   ROOFS_MAX,
   STOREYS_MAX,
+  WALL_LENGTH_MAX_M,
+  WALL_THICKNESS_MAX_M,
   WALLS_MAX,
   WINGS_MAX,
   ZONES_MAX,
@@ -122,14 +124,12 @@ export interface PlanInput {
 const face = (label: string) => as(label, option('inside', 'outside'));
 const coordinates = (least: number) => list(figure('length'), least, least);
 const outline = (): Schema => list(as('Corner', coordinates(2)), 3, CORNERS_MAX);
-const LONGEST_M = 500;
-const THICKEST_M = 2;
 
 const wall = fields<PlanWall>({
   id: text(),
-  lengthM: number({ quantity: 'length', above: 0, max: LONGEST_M }),
+  lengthM: number({ quantity: 'length', above: 0, max: WALL_LENGTH_MAX_M }),
   turnDeg: as('Turn at its end', number({ quantity: 'plain', above: -180, below: 180 })),
-  thicknessM: number({ quantity: 'thickness', min: 0, max: THICKEST_M }),
+  thicknessM: number({ quantity: 'thickness', min: 0, max: WALL_THICKNESS_MAX_M }),
   boundary: as('Beyond it', optional(option('outdoors', 'garage', 'unheated', 'neighbour'))),
   concreteM: as('Concrete, height', optional(nonNegative('length'))),
   groundStartM: as('Ground at its start', optional(figure('length'))),

@@ -1,22 +1,19 @@
 import { storey as storeyKind, type House, type Roof, type Storey, type StoreyBody } from '@calvet/contract';
 import { copiedOutline } from '@calvet/contract/plan/outline-edits';
 import { outlineOfShape, SHAPE_WORDS, type OutlineShape } from '@calvet/contract/plan/outline-shapes';
-import { wallBounds } from '@calvet/contract/plan/wall-bounds';
+import { wallFields } from '@calvet/contract/plan/storey';
 import { useState } from 'react';
 import { useStore } from '../../data/store-context';
 import { Button } from '../../ui/button';
 import { Card } from '../../ui/card';
-import { Choice, type Option } from '../../ui/choice';
-import { FieldGrid, NumberField } from '../../ui/field';
+import { Choice, optionsOf } from '../../ui/choice';
+import { FieldGrid, GivenField } from '../../ui/field';
 import { Text } from '../../ui/text';
 
 type Begun = OutlineShape | 'copy';
 type Place = 'above' | 'below';
 
-const SHAPES = Object.entries(SHAPE_WORDS).map(([value, label]) => ({
-  value: value as OutlineShape,
-  label,
-})) as readonly Option<OutlineShape>[];
+const SHAPES = optionsOf(SHAPE_WORDS);
 
 /** Sizes to begin with, in m: of a small house, so that a shape shows at once. */
 const USUAL = {
@@ -28,6 +25,19 @@ const USUAL = {
   heightM: 2.5,
   floorDepthM: 0.3,
 } as const;
+
+const { lengthM, thicknessM } = wallFields.members;
+
+/** What each size is a figure of. */
+const FIGURES = {
+  widthM: lengthM,
+  depthM: lengthM,
+  partWidthM: lengthM,
+  partDepthM: lengthM,
+  thicknessM,
+  heightM: storeyKind.fields.heightM,
+  floorDepthM: storeyKind.fields.floorDepthM,
+} as const satisfies Readonly<Record<keyof typeof USUAL, object>>;
 
 const PART_LABELS: Readonly<Record<Exclude<OutlineShape, 'rectangle'>, readonly [string, string]>> = {
   L: ['Width missing at the front right', 'Depth missing there'],
@@ -65,9 +75,6 @@ export function BeginStorey({ house, storeys, onBegun, onCancel }: BeginStoreyPr
     ...USUAL,
     thicknessM: beside?.outline[0]?.thicknessM ?? USUAL.thicknessM,
   });
-  const set = (name: keyof typeof USUAL) => (si: number | null) => {
-    if (si !== null) setSizes({ ...sizes, [name]: si });
-  };
   const shaped =
     shape === 'copy'
       ? copiedOutline(beside?.outline ?? [])
@@ -101,24 +108,16 @@ export function BeginStorey({ house, storeys, onBegun, onCancel }: BeginStoreyPr
     createRecord(house.id, 'roof', roof);
     onBegun(storeyId);
   };
-  const { fields } = storeyKind;
   const part = shape === 'copy' || shape === 'rectangle' ? null : PART_LABELS[shape];
   const number = (name: keyof typeof USUAL, label: string) => (
-    <NumberField
+    <GivenField
       key={name}
       label={label}
-      quantity={name === 'thicknessM' || name === 'floorDepthM' ? 'thickness' : 'length'}
+      quantity={FIGURES[name].quantity}
       value={sizes[name]}
-      bounds={
-        name === 'thicknessM'
-          ? wallBounds.thicknessM
-          : name === 'heightM' || name === 'floorDepthM'
-            ? fields[name].bounds
-            : wallBounds.lengthM
-      }
+      bounds={FIGURES[name].bounds}
       hint={name === 'floorDepthM' ? '0 for a slab' : null}
-      isRequired
-      onCommit={set(name)}
+      onFigure={(si) => setSizes({ ...sizes, [name]: si })}
     />
   );
   const isCopy = shape === 'copy';

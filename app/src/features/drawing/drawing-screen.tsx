@@ -4,7 +4,7 @@ import { closedByLastTwo } from '@calvet/contract/plan/outline-edits';
 import { inLevels } from '@calvet/contract/plan/plan-input';
 import { wallName } from '@calvet/contract/plan/planned-areas';
 import { planToBe } from '@calvet/contract/plan/item-key';
-import type { PlanFace, UnitSystem } from '@calvet/core';
+import { OUTLINE_OPEN_M, type PlanFace, type UnitSystem } from '@calvet/core';
 import { useLocalSearchParams, useRouter } from 'expo-router';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
@@ -13,7 +13,7 @@ import { usePreferences } from '../../data/preferences';
 import { useKeep } from '../../data/use-keep';
 import { Button } from '../../ui/button';
 import { Card } from '../../ui/card';
-import { Choice } from '../../ui/choice';
+import { Choice, optionsOf } from '../../ui/choice';
 import { Labelled } from '../../ui/field';
 import { figureWithUnit } from '../../ui/format';
 import { Text } from '../../ui/text';
@@ -31,7 +31,7 @@ import { chosenWall, useOutlineKeep } from './use-outline-keep';
 import { WallPanel } from './wall-panel';
 import { WallsTable } from './walls-table';
 
-const FACES = (['inside', 'outside'] as const).map((value) => ({ value, label: FACE_WORDS[value] }));
+const FACES = optionsOf(FACE_WORDS);
 
 const ON_THE_PHONE = 232;
 const ON_THE_DESK = 380;
@@ -61,7 +61,7 @@ function answerOf(view: HouseView, storeys: readonly Storey[], units: UnitSystem
       const open = storeys.find((storey) => gapOf(storey) !== null);
       const gap = open === undefined ? null : gapOf(open);
       if (open !== undefined && gap !== null && drawing.refusal.code === 'does-not-close') {
-        return gap.lengthM > 1e-3
+        return gap.lengthM > OUTLINE_OPEN_M
           ? `${open.name} is open by ${figureWithUnit(gap.lengthM, 'length', units)}`
           : `${open.name} turns ${Math.abs(gap.turnDeg).toFixed(1)}° too ${gap.turnDeg > 0 ? 'little' : 'far'}`;
       }
@@ -130,10 +130,11 @@ interface StoreyDrawingProps {
 function StoreyDrawing({ view, storeys, storey, chosen, choose }: StoreyDrawingProps) {
   const { change } = useOutlineKeep(storey);
   const upper = storeys[storeys.indexOf(storey) + 1] ?? null;
-  const closed = gapOf(storey) === null ? null : closedByLastTwo(storey);
+  const isOpen = gapOf(storey) !== null;
+  const closed = isOpen ? closedByLastTwo(storey) : null;
   return (
     <>
-      {gapOf(storey) !== null && (
+      {isOpen && (
         <Card>
           <Text tone="ember" role="alert">
             {closed === null

@@ -7,8 +7,8 @@ import { useStore } from '../../data/store-context';
 import { useKeep } from '../../data/use-keep';
 import { Button } from '../../ui/button';
 import { Rule } from '../../ui/card';
-import { Choice, type Option } from '../../ui/choice';
-import { FieldGrid, NumberField } from '../../ui/field';
+import { Choice, optionsOf } from '../../ui/choice';
+import { FieldGrid, GivenField, NumberField } from '../../ui/field';
 import { figureWithUnit } from '../../ui/format';
 import { Text } from '../../ui/text';
 import { space } from '../../ui/tokens';
@@ -16,10 +16,7 @@ import { useNote } from '../../ui/undo';
 
 const { fields } = openingKind;
 
-const USES = Object.entries(OPENING_WORDS).map(([value, label]) => ({
-  value: value as OpeningUse,
-  label,
-})) as readonly Option<OpeningUse>[];
+const USES = optionsOf(OPENING_WORDS);
 
 const GIVEN = [
   { value: 'size', label: 'Size of one' },
@@ -97,16 +94,13 @@ function OpeningEditor({ opening }: { readonly opening: Opening }) {
                 onCommit={(si, stage) => keep({ heightM: si }, stage)}
               />,
             ]}
-        <NumberField
+        <GivenField
           key="count"
           label="How many"
           quantity="count"
           value={opening.count}
           bounds={fields.count.bounds}
-          isRequired
-          onCommit={(si, stage) => {
-            if (si !== null) keep({ count: si }, stage);
-          }}
+          onFigure={(si, stage) => keep({ count: si }, stage)}
         />
       </FieldGrid>
       <Button kind="quiet" icon="trash-can-outline" label="Delete it" onPress={remove} />

@@ -6,17 +6,14 @@ import type { HouseView } from '../../data/as-drawn';
 import { useKeep } from '../../data/use-keep';
 import { Button } from '../../ui/button';
 import { Card } from '../../ui/card';
-import { Choice, type Option } from '../../ui/choice';
-import { FieldGrid, Labelled, NumberField } from '../../ui/field';
+import { Choice, optionsOf, type Option } from '../../ui/choice';
+import { FieldGrid, GivenField, Labelled, NumberField } from '../../ui/field';
 import { Text } from '../../ui/text';
 import { OpeningsPanel } from './openings-panel';
 
 const { fields } = roofKind;
 
-const FORMS = Object.entries(ROOF_WORDS).map(([value, label]) => ({
-  value: value as Roof['form'],
-  label,
-})) as readonly Option<Roof['form']>[];
+const FORMS = optionsOf(ROOF_WORDS);
 
 const ENDS = [
   { value: 'gable', label: 'Gables' },
@@ -119,15 +116,12 @@ export function RoofPanel({ view, roof, storey, upper }: RoofPanelProps) {
       )}
       {isSloping && (
         <FieldGrid>
-          <NumberField
+          <GivenField
             label="Pitch, rise over run"
             quantity="plain"
             value={roof.pitch}
             bounds={fields.pitch.bounds}
-            isRequired
-            onCommit={(si, stage) => {
-              if (si !== null) keep({ pitch: si }, stage);
-            }}
+            onFigure={(si, stage) => keep({ pitch: si }, stage)}
           />
           {roof.form === 'slope' && (
             <NumberField

@@ -3,17 +3,14 @@ import { useState } from 'react';
 import { useStore } from '../../data/store-context';
 import { Button } from '../../ui/button';
 import { Card } from '../../ui/card';
-import { Choice, type Option } from '../../ui/choice';
-import { FieldGrid, Labelled, NumberField, TextField } from '../../ui/field';
+import { Choice, optionsOf } from '../../ui/choice';
+import { FieldGrid, GivenField, Labelled, TextField } from '../../ui/field';
 import { useNote } from '../../ui/undo';
 import { useKeep } from '../../data/use-keep';
 
 const { fields } = storeyKind;
 
-const UNDERS = Object.entries(UNDER_WORDS).map(([value, label]) => ({
-  value: value as Storey['under'],
-  label,
-})) as readonly Option<Storey['under']>[];
+const UNDERS = optionsOf(UNDER_WORDS);
 
 const COUNTS = [
   { value: 'yes', label: 'Counts' },
@@ -48,36 +45,27 @@ export function StoreyPanel({ storey, onGone }: { readonly storey: Storey; reado
         }}
       />
       <FieldGrid>
-        <NumberField
+        <GivenField
           label="Clear height"
           quantity="length"
           value={storey.heightM}
           bounds={fields.heightM.bounds}
-          isRequired
-          onCommit={(si, stage) => {
-            if (si !== null) keep({ heightM: si }, stage);
-          }}
+          onFigure={(si, stage) => keep({ heightM: si }, stage)}
         />
-        <NumberField
+        <GivenField
           label="Floor frame"
           hint="0 for a slab"
           quantity="thickness"
           value={storey.floorDepthM}
           bounds={fields.floorDepthM.bounds}
-          isRequired
-          onCommit={(si, stage) => {
-            if (si !== null) keep({ floorDepthM: si }, stage);
-          }}
+          onFigure={(si, stage) => keep({ floorDepthM: si }, stage)}
         />
-        <NumberField
+        <GivenField
           label="Opening in its floor"
           quantity="area"
           value={storey.floorVoidM2}
           bounds={fields.floorVoidM2.bounds}
-          isRequired
-          onCommit={(si, stage) => {
-            if (si !== null) keep({ floorVoidM2: si }, stage);
-          }}
+          onFigure={(si, stage) => keep({ floorVoidM2: si }, stage)}
         />
       </FieldGrid>
       <Labelled label="Below its floor, where no storey and no unheated room is">

@@ -1,7 +1,7 @@
-import { wallBounds } from '@calvet/contract/plan/wall-bounds';
+import { wallFields } from '@calvet/contract/plan/storey';
 import { useState } from 'react';
 import { Choice } from '../../ui/choice';
-import { Labelled, NumberField } from '../../ui/field';
+import { GivenField, Labelled } from '../../ui/field';
 import type { EntryStage } from '../../data/typing';
 
 const TURNS = [
@@ -39,16 +39,13 @@ export function TurnChoice({ degrees, onChange }: TurnChoiceProps) {
         }}
       />
       {shown === 'other' && (
-        <NumberField
+        <GivenField
           label="Degrees to the right, less than 0 to the left"
           quantity="plain"
           unit="°"
           value={degrees}
-          bounds={wallBounds.turnDeg}
-          isRequired
-          onCommit={(si, stage) => {
-            if (si !== null) onChange(si, stage);
-          }}
+          bounds={wallFields.members.turnDeg.bounds}
+          onFigure={(si, stage) => onChange(si, stage)}
         />
       )}
     </Labelled>

@@ -9,7 +9,7 @@ import {
   withWall,
   withWallAfter,
 } from '@calvet/contract/plan/outline-edits';
-import { wallBounds } from '@calvet/contract/plan/wall-bounds';
+import { wallFields } from '@calvet/contract/plan/storey';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { v7 } from 'uuid';
@@ -19,8 +19,8 @@ import { useStore } from '../../data/store-context';
 import type { EntryStage } from '../../data/typing';
 import { Button } from '../../ui/button';
 import { Card } from '../../ui/card';
-import { Choice, type Option } from '../../ui/choice';
-import { FieldGrid, Labelled, NumberField, TextField } from '../../ui/field';
+import { Choice, optionsOf } from '../../ui/choice';
+import { FieldGrid, GivenField, Labelled, NumberField, TextField } from '../../ui/field';
 import { figureWithUnit } from '../../ui/format';
 import { OpenButton } from '../../ui/open-button';
 import { Text } from '../../ui/text';
@@ -29,10 +29,7 @@ import { OpeningsPanel } from './openings-panel';
 import { TurnChoice } from './turn-choice';
 import { useOutlineKeep } from './use-outline-keep';
 
-const BEYOND = Object.entries(BOUNDARY_WORDS).map(([value, label]) => ({
-  value: value as Wall['boundary'],
-  label,
-})) as readonly Option<Wall['boundary']>[];
+const BEYOND = optionsOf(BOUNDARY_WORDS);
 
 const YES_NO = [
   { value: 'no', label: 'No' },
@@ -70,21 +67,21 @@ function GroundAndConcrete({ wall, set }: PartProps) {
           label="Concrete, height"
           quantity="length"
           value={wall.concreteM}
-          bounds={wallBounds.concreteM}
+          bounds={wallFields.members.concreteM.bounds}
           onCommit={(si, stage) => set({ concreteM: si }, stage)}
         />
         <NumberField
           label="Ground at its left end"
           quantity="length"
           value={wall.groundStartM}
-          bounds={wallBounds.groundStartM}
+          bounds={wallFields.members.groundStartM.bounds}
           onCommit={(si, stage) => setGround(si, wall.groundEndM, stage)}
         />
         <NumberField
           label="Ground at its right end"
           quantity="length"
           value={wall.groundEndM}
-          bounds={wallBounds.groundStartM}
+          bounds={wallFields.members.groundStartM.bounds}
           onCommit={(si, stage) => setGround(wall.groundStartM, si, stage)}
         />
       </FieldGrid>
@@ -130,7 +127,7 @@ function Rooms({ wall, set }: PartProps) {
               label="Along"
               quantity="length"
               value={lengthM}
-              bounds={wallBounds.lengthM}
+              bounds={wallFields.members.lengthM.bounds}
               hint={
                 lengthM === null
                   ? `the rest, ${figureWithUnit((placed[i]?.toM ?? 0) - (placed[i]?.fromM ?? 0), 'length', units)}`
@@ -202,7 +199,7 @@ function Restructure({ view, storey, wall, at, onChoose }: WallPanelProps) {
             label="Cut it, from its left end"
             quantity="length"
             value={cutM}
-            bounds={{ ...wallBounds.lengthM, max: wall.lengthM }}
+            bounds={{ ...wallFields.members.lengthM.bounds, max: wall.lengthM }}
             hint={cutM === null ? `empty: in the middle, ${figureWithUnit(cutAtM, 'length', units)}` : null}
             onCommit={(si) => setCutM(si)}
           />
@@ -270,27 +267,21 @@ export function WallPanel(props: WallPanelProps) {
       }
     >
       <FieldGrid>
-        <NumberField
+        <GivenField
           key={`length ${wall.id}`}
           label="Length"
           quantity="length"
           value={wall.lengthM}
-          bounds={wallBounds.lengthM}
-          isRequired
-          onCommit={(si, stage) => {
-            if (si !== null) type((drawn) => ({ outline: withLength(drawn, at, si) }), stage);
-          }}
+          bounds={wallFields.members.lengthM.bounds}
+          onFigure={(si, stage) => type((drawn) => ({ outline: withLength(drawn, at, si) }), stage)}
         />
-        <NumberField
+        <GivenField
           key={`thickness ${wall.id}`}
           label="Thickness"
           quantity="thickness"
           value={wall.thicknessM}
-          bounds={wallBounds.thicknessM}
-          isRequired
-          onCommit={(si, stage) => {
-            if (si !== null) set({ thicknessM: si }, stage);
-          }}
+          bounds={wallFields.members.thicknessM.bounds}
+          onFigure={(si, stage) => set({ thicknessM: si }, stage)}
         />
       </FieldGrid>
       <TurnChoice

@@ -11,11 +11,9 @@ import {
   ownFields,
   type Area,
   type AreaBody,
-  type AreaInHand,
   type BuildUp,
   withoutDrawn,
 } from '@calvet/contract';
-import { ENVELOPE_KINDS } from '@calvet/core';
 import { useRouter } from 'expo-router';
 import { useState } from 'react';
 import { Pressable, StyleSheet } from 'react-native';
@@ -25,7 +23,7 @@ import { useStore } from '../../data/store-context';
 import { useKeep } from '../../data/use-keep';
 import { Button } from '../../ui/button';
 import { Card } from '../../ui/card';
-import { Choice, type Option } from '../../ui/choice';
+import { Choice, optionsOf } from '../../ui/choice';
 import { Labelled, NumberField, TextField } from '../../ui/field';
 import { figureWithUnit, resistance } from '../../ui/format';
 import { OpenButton } from '../../ui/open-button';
@@ -41,10 +39,7 @@ import { TieToDrawing } from './tie-to-drawing';
 import { GRADE_WORDS, judgementWords } from './words';
 import { WorthBars } from './worth-bars';
 
-const KINDS: readonly Option<AreaInHand['kind']>[] = ENVELOPE_KINDS.map((kind) => ({
-  value: kind,
-  label: AREA_WORDS[kind],
-}));
+const KINDS = optionsOf(AREA_WORDS);
 
 interface BuildUpPickerProps {
   readonly area: Area;
@@ -151,7 +146,7 @@ export function AreaScreen({ view, area, isNew = false }: AreaScreenProps) {
   const drawn = area.item === null ? undefined : view.drawn.get(area.item);
   const kept = withoutDrawn(area);
   /** The way back to what the drawing says, where something else was entered. */
-  const backToDrawing = (name: 'name' | 'kind' | 'areaM2' | 'buildUp') =>
+  const backToDrawing = (name: 'name' | 'kind' | 'areaM2') =>
     drawn !== undefined && kept[name] !== null ? (
       <Button label="As drawn" onPress={() => keep({ [name]: null })} />
     ) : undefined;

@@ -1,8 +1,8 @@
-import type { Kind, KindedRecord } from '@calvet/contract';
+import { notStored, type Kind, type KindedRecord } from '@calvet/contract';
 import type * as SampleKind from '../../../../contract/test/sample-kind';
 import { sampleBody } from '../../../../contract/test/sample-kind';
 import { viewWith } from '../../../test/records';
-import { EMPTY_COPY, notStored, viewOf, withPending, withRecords } from '../../data/ledger-copy';
+import { EMPTY_COPY, viewOf, withPending, withRecords } from '../../data/ledger-copy';
 import { NOTHING_WAITS, withEntries, type Troubled } from '../../data/outbox-rules';
 import { subjectsIn } from '../record/photo-words';
 import { disputesIn } from './disputes';
