@@ -17,6 +17,26 @@ test('the list beside a house is right from the first moment, and follows', asyn
   await allSent(page);
 });
 
+test('another house of the list beside is opened from any page, and back again', async ({ page, app }) => {
+  const shown = page.getByRole('heading', { level: 1 });
+  const beside = page.getByRole('navigation', { name: 'Houses' });
+  const [wrenfold, tamsel] = [demoHouse('Wrenfold 4'), demoHouse('Tamsel Row 3')];
+  for (const first of ['', '/fill', '/drawing']) {
+    await page.goto(`${app.url}/houses/${wrenfold.houseId}${first}`);
+    await expect(beside.getByRole('link', { name: /^Wrenfold 4/ })).toHaveAttribute('aria-current', 'page');
+    await beside.getByRole('link', { name: /^Tamsel Row 3/ }).click();
+    await expect(shown).toContainText('Tamsel Row 3');
+    await expect(page).toHaveURL(`${app.url}/houses/${tamsel.houseId}`);
+    await page.goBack();
+    await expect(page).toHaveURL(`${app.url}/houses/${wrenfold.houseId}${first}`);
+    await expect(shown).toContainText('Wrenfold 4');
+    await page.goForward();
+    await beside.getByRole('link', { name: /^Wrenfold 4/ }).click();
+    await expect(page).toHaveURL(`${app.url}/houses/${wrenfold.houseId}`);
+    await expect(shown).toContainText('Wrenfold 4');
+  }
+});
+
 test('the table of houses sorts by what is over its limit', async ({ page, app }) => {
   await page.goto(app.url);
   const names = () =>
