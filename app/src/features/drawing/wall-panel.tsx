@@ -28,6 +28,7 @@ import { space } from '../../ui/tokens';
 import { OpeningsPanel } from './openings-panel';
 import { TurnChoice } from './turn-choice';
 import { useOutlineKeep } from './use-outline-keep';
+import { ZonePanel } from './zone-panel';
 
 const BEYOND = optionsOf(BOUNDARY_WORDS);
 
@@ -297,6 +298,7 @@ export function WallPanel(props: WallPanelProps) {
           onChange={(boundary) => set({ boundary })}
         />
       </Labelled>
+      <ZonePanel key={`zone ${wall.id}`} view={view} storey={storey} wall={wall} />
       <OpeningsPanel view={view} on={wall.id} where={wallWords(wall, at)} />
       <OpenButton isOpen={isOpen} label="Ground, concrete, rooms, cut" onToggle={setOpen} />
       {isOpen && (
