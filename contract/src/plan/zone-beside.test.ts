@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { shaped } from '../../test/sample-drawing';
 import { layOutline } from './lay-outline';
-import { besideOf, outlineBeside } from './zone-beside';
+import { besideOf, outlineBeside, spanAlong } from './zone-beside';
 
 const walls = layOutline({ start: { xM: 1, yM: 2 }, outline: shaped('L') });
 const wallAt = (i: number) => {
@@ -39,4 +39,18 @@ test('what stands elsewhere, or is no rectangle, lies beside no wall', () => {
   expect(besideOf(wallAt(5), corners)).toBeNull();
   expect(besideOf(wallAt(1), corners.slice(0, 3))).toBeNull();
   expect(besideOf(wallAt(1), outlineBeside(wallAt(1), { fromM: 6, toM: 9, depthM: 3 }))).toBeNull();
+});
+
+test('a room whose wall has moved away is set against it again, as wide and as deep as it was', () => {
+  const { xM, yM } = { xM: 7, yM: 1 };
+  const moved = outlineBeside(wallAt(1), { fromM: 1, toM: 4, depthM: 3 }).map((place) => ({
+    xM: place.xM + xM,
+    yM: place.yM + yM,
+  }));
+  expect(besideOf(wallAt(1), moved)).toBeNull();
+  const span = spanAlong(wallAt(1), moved);
+  expect(span.toM - span.fromM).toBeCloseTo(3, 9);
+  expect(span.depthM).toBeCloseTo(3, 9);
+  expect(span.fromM).toBeCloseTo(0, 9);
+  expect(besideOf(wallAt(1), outlineBeside(wallAt(1), span))).not.toBeNull();
 });

@@ -29,13 +29,28 @@ export function outlineBeside(wall: LaidWall, { fromM, toM, depthM }: BesideWall
   return [place(fromM, 0), place(fromM, depthM), place(toM, depthM), place(toM, 0)];
 }
 
-/** How a room lies beside a wall; null where it is no rectangle that stands against it. */
-export function besideOf(wall: LaidWall, outline: readonly PlanPlace[]): BesideWall | null {
+/** Places of an outline as they lie along a wall and out from it, in m. */
+function placesBeside(wall: LaidWall, outline: readonly PlanPlace[]) {
   const { along, outwards } = axesOf(wall);
-  const places = outline.map(({ xM, yM }) => {
+  return outline.map(({ xM, yM }) => {
     const [x, y] = [xM - wall.from.xM, yM - wall.from.yM];
     return { alongM: x * along.xM + y * along.yM, outM: x * outwards.xM + y * outwards.yM };
   });
+}
+
+/** The rectangle against a wall that is as wide and as deep as a room is, seen from the wall, wherever that lies. */
+export function spanAlong(wall: LaidWall, outline: readonly PlanPlace[]): BesideWall {
+  const places = placesBeside(wall, outline);
+  const [alongs, outs] = [places.map(({ alongM }) => alongM), places.map(({ outM }) => outM)];
+  const widthM = Math.max(...alongs) - Math.min(...alongs);
+  // Beyond the wall's ends it would stand against nothing.
+  const fromM = Math.min(Math.max(Math.min(...alongs), 0), Math.max(0, wall.wall.lengthM - widthM));
+  return { fromM, toM: fromM + widthM, depthM: Math.max(...outs) - Math.min(...outs) };
+}
+
+/** How a room lies beside a wall; null where it is no rectangle that stands against it. */
+export function besideOf(wall: LaidWall, outline: readonly PlanPlace[]): BesideWall | null {
+  const places = placesBeside(wall, outline);
   const alongs = places.map(({ alongM }) => alongM);
   const [fromM, toM] = [Math.min(...alongs), Math.max(...alongs)];
   const depthM = Math.max(...places.map(({ outM }) => outM));

@@ -9,7 +9,7 @@ import { Labelled } from '../../ui/field';
 import { Sheet } from '../../ui/sheet';
 import { Text } from '../../ui/text';
 import { space } from '../../ui/tokens';
-import type * as csvFiles from './csv-files';
+import type * as csvFiles from '../csv-files';
 import { DIRECTION_WORDS } from './words';
 
 type CsvFiles = typeof csvFiles;

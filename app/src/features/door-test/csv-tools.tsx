@@ -10,7 +10,7 @@ import { FileButton } from '../../ui/file-button';
 import { saveFile } from '../../ui/save-file';
 import { useNote } from '../../ui/undo';
 import { space } from '../../ui/tokens';
-import type * as csvFiles from './csv-files';
+import type * as csvFiles from '../csv-files';
 import { CsvImportSheet, type FoundFile } from './csv-import-sheet';
 
 interface CsvToolsProps {
@@ -21,7 +21,7 @@ interface CsvToolsProps {
   readonly keep: Keep<'airtightnessTest'>;
 }
 
-const fetchCsvFiles = () => import('./csv-files');
+const fetchCsvFiles = () => import('../csv-files');
 
 const CSV = 'text/csv';
 

@@ -6,15 +6,19 @@ import {
   writeDrawingFile,
 } from '@calvet/contract/plan/drawing-file';
 import { useState } from 'react';
+import { StyleSheet, View } from 'react-native';
 import type { HouseView } from '../../data/as-drawn';
 import { useStore } from '../../data/store-context';
 import { Button } from '../../ui/button';
 import { FieldMessage } from '../../ui/field';
 import { FileButton } from '../../ui/file-button';
 import { saveFile } from '../../ui/save-file';
+import { space } from '../../ui/tokens';
 
 /** What checks a record as the server does is large and seldom needed: it is fetched with the first file. */
 const fetchReader = async () => (await import('@calvet/contract/changes/read-change')).readChange;
+
+const fetchCsvFiles = () => import('../csv-files');
 
 interface FileProps {
   readonly view: HouseView;
@@ -56,13 +60,32 @@ export function BringDrawing({ view }: FileProps) {
   );
 }
 
-/** Saves a drawing to a file. */
+/** Saves a drawing to a file, and its areas as a table. */
 export function SaveDrawing({ view }: FileProps) {
+  const { house, areas } = view;
+  const [message, setMessage] = useState<string | null>(null);
+  const saveAreas = async (): Promise<void> => {
+    try {
+      const { writeAreasCsv } = await fetchCsvFiles();
+      saveFile(`${house.name} areas.csv`, writeAreasCsv(house, areas), 'text/csv');
+      setMessage(null);
+    } catch {
+      setMessage('This device does not have what writes such a file yet: try again with a signal.');
+    }
+  };
   return (
-    <Button
-      label="Save the drawing to a file"
-      icon="file-download-outline"
-      onPress={() => saveFile(`${view.house.name} drawing.json`, writeDrawingFile(view), 'application/json')}
-    />
+    <>
+      <View style={styles.row}>
+        <Button
+          label="Save the drawing to a file"
+          icon="file-download-outline"
+          onPress={() => saveFile(`${house.name} drawing.json`, writeDrawingFile(view), 'application/json')}
+        />
+        <Button label="Save its areas as CSV" icon="file-table-outline" onPress={() => void saveAreas()} />
+      </View>
+      <FieldMessage message={message} />
+    </>
   );
 }
+
+const styles = StyleSheet.create({ row: { flexDirection: 'row', flexWrap: 'wrap', gap: space.s } });

@@ -1,7 +1,7 @@
 import { NAME_MAX, ZONE_WORDS, type Storey, type Wall, type Zone } from '@calvet/contract';
 import { layOutline } from '@calvet/contract/plan/lay-outline';
 import { wallFields } from '@calvet/contract/plan/storey';
-import { besideOf, outlineBeside, type BesideWall } from '@calvet/contract/plan/zone-beside';
+import { besideOf, outlineBeside, spanAlong, type BesideWall } from '@calvet/contract/plan/zone-beside';
 import { StyleSheet, View } from 'react-native';
 import type { HouseView } from '../../data/as-drawn';
 import { useStore } from '../../data/store-context';
@@ -80,39 +80,71 @@ function ZoneEditor({ zone, beside, cornersOf }: ZoneEditorProps) {
   );
 }
 
+/** Rooms drawn beside a storey that stand against none of its walls any more. */
+function strayZones({ zones }: HouseView, storey: Storey, use: Zone['use']): readonly Zone[] {
+  const walls = layOutline(storey);
+  return zones.filter(
+    (zone) =>
+      zone.storeyId === storey.id &&
+      zone.use === use &&
+      walls.every((wall) => besideOf(wall, zone.outline) === null),
+  );
+}
+
 /** The garage or the unheated room that a wall stands against: drawn, so that floors over it are known. */
 export function ZonePanel({ view, storey, wall }: ZonePanelProps) {
-  const { createRecord } = useStore();
+  const { createRecord, updateRecord } = useStore();
   const laid = layOutline(storey).find((each) => each.wall.id === wall.id);
-  const use = wall.boundary;
-  if (laid === undefined || (use !== 'garage' && use !== 'unheated')) return null;
+  if (laid === undefined) return null;
   const cornersOf = (beside: BesideWall) => outlineBeside(laid, beside);
-  const [here] = view.zones
-    .filter((zone) => zone.storeyId === storey.id && zone.use === use)
-    .flatMap((zone) => {
-      const beside = besideOf(laid, zone.outline);
-      return beside === null ? [] : [{ zone, beside }];
-    });
-  if (here !== undefined) return <ZoneEditor zone={here.zone} beside={here.beside} cornersOf={cornersOf} />;
-  const word = ZONE_WORDS[use];
+  const here = view.zones.flatMap((zone) => {
+    const beside = zone.storeyId === storey.id ? besideOf(laid, zone.outline) : null;
+    return beside === null ? [] : [{ zone, beside }];
+  });
+  const use = wall.boundary;
+  const isMissing =
+    (use === 'garage' || use === 'unheated') && here.every(({ zone }) => zone.use !== use) ? use : null;
+  const beyond: BesideWall = { fromM: 0, toM: wall.lengthM, depthM: USUAL_DEPTH_M };
   return (
-    <View style={styles.zone}>
-      <Text look="small" tone="soft">
-        Drawn, it shows in the plan, and a floor over it is told apart.
-      </Text>
-      <Button
-        icon="plus"
-        label={`Draw the ${word.toLowerCase()} beyond it`}
-        onPress={() =>
-          createRecord(view.house.id, 'zone', {
-            name: word,
-            storeyId: storey.id,
-            use,
-            outline: cornersOf({ fromM: 0, toM: wall.lengthM, depthM: USUAL_DEPTH_M }),
-          })
-        }
-      />
-    </View>
+    <>
+      {here.map(({ zone, beside }) => (
+        <ZoneEditor key={zone.id} zone={zone} beside={beside} cornersOf={cornersOf} />
+      ))}
+      {isMissing !== null && (
+        <View style={styles.zone}>
+          {strayZones(view, storey, isMissing).map((zone) => (
+            <View key={zone.id} style={styles.zone}>
+              <Text tone="ember" role="alert">
+                {zone.name} stands against no wall: the outline has changed.
+              </Text>
+              <Button
+                label={`Set ${zone.name} against this wall`}
+                onPress={() =>
+                  updateRecord('zone', zone, {
+                    outline: cornersOf(spanAlong(laid, zone.outline)),
+                  })
+                }
+              />
+            </View>
+          ))}
+          <Text look="small" tone="soft">
+            Drawn, it shows in the plan, and a floor over it is told apart.
+          </Text>
+          <Button
+            icon="plus"
+            label={`Draw the ${ZONE_WORDS[isMissing].toLowerCase()} beyond it`}
+            onPress={() =>
+              createRecord(view.house.id, 'zone', {
+                name: ZONE_WORDS[isMissing],
+                storeyId: storey.id,
+                use: isMissing,
+                outline: cornersOf(beyond),
+              })
+            }
+          />
+        </View>
+      )}
+    </>
   );
 }
 

@@ -2,21 +2,16 @@ import {
   area as areaKind,
   AREA_WORDS,
   areaFigures,
-  buildUpOf,
   gradedLayerOf,
   isJudged,
-  kindsSuiting,
-  libraryFor,
   NAME_MAX,
   ownFields,
   type Area,
   type AreaBody,
-  type BuildUp,
   withoutDrawn,
 } from '@calvet/contract';
 import { useRouter } from 'expo-router';
 import { useState } from 'react';
-import { Pressable, StyleSheet } from 'react-native';
 import type { HouseView } from '../../data/as-drawn';
 import { usePreferences } from '../../data/preferences';
 import { useStore } from '../../data/store-context';
@@ -26,100 +21,23 @@ import { Card } from '../../ui/card';
 import { Choice, optionsOf } from '../../ui/choice';
 import { Labelled, NumberField, TextField } from '../../ui/field';
 import { figureWithUnit, resistance } from '../../ui/format';
-import { OpenButton } from '../../ui/open-button';
 import { Text } from '../../ui/text';
-import { usePalette } from '../../ui/theme';
-import { CORNER, space } from '../../ui/tokens';
 import { useNote } from '../../ui/undo';
 import { PhotosCard } from '../record/photos-card';
 import { DeleteAtEnd, Screen } from '../shell/screen';
+import { AreaBuildUp } from './area-build-up';
 import { GradeChoice } from './grade-choice';
-import { LayerEditor } from './layer-editor';
 import { TieToDrawing } from './tie-to-drawing';
 import { GRADE_WORDS, judgementWords } from './words';
 import { WorthBars } from './worth-bars';
 
 const KINDS = optionsOf(AREA_WORDS);
 
-interface BuildUpPickerProps {
-  readonly area: Area;
-  /** Build-ups that other areas of the house have. */
-  readonly inHouse: readonly BuildUp[];
-  readonly onPick: (buildUp: BuildUp) => void;
-}
-
-/** Said where the build-up was begun for another kind of area than this one has become; null where it fits. */
-function misfitOf({ kind, buildUp }: Area): string | null {
-  const suits = kindsSuiting(buildUp);
-  if (suits === null || suits.includes(kind)) return null;
-  const others = suits.map((each) => AREA_WORDS[each].toLowerCase()).join(' or ');
-  return `This build-up is one of a ${others}; the area is a ${AREA_WORDS[kind].toLowerCase()} now. Choose one that fits, or keep it.`;
-}
-
 function explanationOf({ grade, voidFraction }: Area): string {
   if (voidFraction !== null)
     return 'So much void has no grade. It costs what it costs: have it corrected before it is covered.';
   if (grade !== null) return `Grade ${grade}: ${GRADE_WORDS[grade]}.`;
   return 'Tap what you found. Over 5 % void there is no grade: have it corrected before it is covered.';
-}
-
-const layersInWords = (count: number): string => (count === 1 ? '1 layer' : `${count} layers`);
-
-function BuildUpPicker({ area, inHouse, onPick }: BuildUpPickerProps) {
-  const palette = usePalette();
-  const { units } = usePreferences();
-  const [isWanted, setWanted] = useState<boolean | null>(null);
-  const [keptFor, setKeptFor] = useState<Area['kind'] | null>(null);
-  const misfit = keptFor === area.kind ? null : misfitOf(area);
-  const isOpen = isWanted ?? misfit !== null;
-  const setOpen = (next: boolean): void => setWanted(next);
-  const library = libraryFor(area.kind).map((entry) => buildUpOf(entry, units));
-  const others = inHouse.filter(
-    ({ name }) => name !== area.buildUp.name && !library.some((each) => each.name === name),
-  );
-  const item = (buildUp: BuildUp, note: string) => (
-    <Pressable
-      key={`${note} ${buildUp.name}`}
-      role="button"
-      aria-label={`Use ${buildUp.name}`}
-      onPress={() => {
-        onPick(buildUp);
-        setWanted(null);
-      }}
-      style={({ hovered }: { pressed: boolean; hovered?: boolean }) => [
-        styles.option,
-        { borderColor: palette.line },
-        hovered === true && { backgroundColor: palette.lakeTint },
-      ]}
-    >
-      <Text look="strong">{buildUp.name}</Text>
-      <Text look="small" tone="soft">
-        {note}
-      </Text>
-    </Pressable>
-  );
-  return (
-    <Card title="Build-up" right={<OpenButton isOpen={isOpen} label="Choose" onToggle={setOpen} />}>
-      <Text>{area.buildUp.name === '' ? 'Unnamed' : area.buildUp.name}</Text>
-      {misfit !== null && (
-        <>
-          <Text tone="straw" role="status">
-            {misfit}
-          </Text>
-          <Button
-            label="Keep it"
-            onPress={() => {
-              setKeptFor(area.kind);
-              setWanted(null);
-            }}
-          />
-        </>
-      )}
-      {isOpen && others.map((buildUp) => item(buildUp, 'used in this house'))}
-      {isOpen &&
-        library.map((buildUp) => item(buildUp, `${layersInWords(buildUp.layers.length)}, to start from`))}
-    </Card>
-  );
 }
 
 interface AreaScreenProps {
@@ -131,7 +49,7 @@ interface AreaScreenProps {
 
 /** One area of the envelope: what it is worth, the grade of its work, its build-up. */
 export function AreaScreen({ view, area, isNew = false }: AreaScreenProps) {
-  const { house, areas } = view;
+  const { house } = view;
   const router = useRouter();
   const note = useNote();
   const { units } = usePreferences();
@@ -254,21 +172,10 @@ export function AreaScreen({ view, area, isNew = false }: AreaScreenProps) {
           onCommit={(si, stage) => keep({ areaM2: si }, stage)}
         />
       </Card>
-      <BuildUpPicker
-        area={area}
-        inHouse={areas
-          .filter(({ kind, id }) => kind === area.kind && id !== area.id)
-          .map(({ buildUp }) => buildUp)}
-        onPick={(buildUp) => keep({ buildUp })}
-      />
-      <LayerEditor buildUp={area.buildUp} onChange={(buildUp, stage) => keep({ buildUp }, stage)} />
+      <AreaBuildUp view={view} area={area} />
       {drawn === undefined && !isNew && <TieToDrawing view={view} area={area} />}
       {!isNew && drawn === undefined && <DeleteAtEnd label="Delete area" onPress={remove} />}
       {drawn?.isKept === true && <DeleteAtEnd label="Forget what was entered here" onPress={forget} />}
     </Screen>
   );
 }
-
-const styles = StyleSheet.create({
-  option: { borderWidth: 1, borderRadius: CORNER, padding: space.m, minHeight: 56, gap: 2 },
-});

@@ -1,0 +1,158 @@
+import {
+  AREA_WORDS,
+  buildUpOf,
+  kindsSuiting,
+  libraryFor,
+  withoutDrawn,
+  type Area,
+  type BuildUp,
+} from '@calvet/contract';
+import { planToBe } from '@calvet/contract/plan/item-key';
+import { withPlannedBuildUp } from '@calvet/contract/plan/planned-build-ups';
+import { useState, type ReactNode } from 'react';
+import { Pressable, StyleSheet } from 'react-native';
+import type { HouseView } from '../../data/as-drawn';
+import { usePreferences } from '../../data/preferences';
+import type { EntryStage } from '../../data/typing';
+import { useKeep } from '../../data/use-keep';
+import { Button } from '../../ui/button';
+import { Card } from '../../ui/card';
+import { Choice, type Option } from '../../ui/choice';
+import { OpenButton } from '../../ui/open-button';
+import { Text } from '../../ui/text';
+import { usePalette } from '../../ui/theme';
+import { CORNER, space } from '../../ui/tokens';
+import { LayerEditor } from './layer-editor';
+
+interface BuildUpPickerProps {
+  readonly area: Area;
+  /** Build-ups that other areas of the house have. */
+  readonly inHouse: readonly BuildUp[];
+  readonly onPick: (buildUp: BuildUp) => void;
+  /** Said above what can be chosen. */
+  readonly children?: ReactNode;
+}
+
+/** Said where the build-up was begun for another kind of area than this one has become; null where it fits. */
+function misfitOf({ kind, buildUp }: Area): string | null {
+  const suits = kindsSuiting(buildUp);
+  if (suits === null || suits.includes(kind)) return null;
+  const others = suits.map((each) => AREA_WORDS[each].toLowerCase()).join(' or ');
+  return `This build-up is one of a ${others}; the area is a ${AREA_WORDS[kind].toLowerCase()} now. Choose one that fits, or keep it.`;
+}
+
+const layersInWords = (count: number): string => (count === 1 ? '1 layer' : `${count} layers`);
+
+function BuildUpPicker({ area, inHouse, onPick, children }: BuildUpPickerProps) {
+  const palette = usePalette();
+  const { units } = usePreferences();
+  const [isWanted, setWanted] = useState<boolean | null>(null);
+  const [keptFor, setKeptFor] = useState<Area['kind'] | null>(null);
+  const misfit = keptFor === area.kind ? null : misfitOf(area);
+  const isOpen = isWanted ?? misfit !== null;
+  const setOpen = (next: boolean): void => setWanted(next);
+  const library = libraryFor(area.kind).map((entry) => buildUpOf(entry, units));
+  const others = inHouse.filter(
+    ({ name }) => name !== area.buildUp.name && !library.some((each) => each.name === name),
+  );
+  const item = (buildUp: BuildUp, note: string) => (
+    <Pressable
+      key={`${note} ${buildUp.name}`}
+      role="button"
+      aria-label={`Use ${buildUp.name}`}
+      onPress={() => {
+        onPick(buildUp);
+        setWanted(null);
+      }}
+      style={({ hovered }: { pressed: boolean; hovered?: boolean }) => [
+        styles.option,
+        { borderColor: palette.line },
+        hovered === true && { backgroundColor: palette.lakeTint },
+      ]}
+    >
+      <Text look="strong">{buildUp.name}</Text>
+      <Text look="small" tone="soft">
+        {note}
+      </Text>
+    </Pressable>
+  );
+  return (
+    <Card title="Build-up" right={<OpenButton isOpen={isOpen} label="Choose" onToggle={setOpen} />}>
+      <Text>{area.buildUp.name === '' ? 'Unnamed' : area.buildUp.name}</Text>
+      {children}
+      {misfit !== null && (
+        <>
+          <Text tone="straw" role="status">
+            {misfit}
+          </Text>
+          <Button
+            label="Keep it"
+            onPress={() => {
+              setKeptFor(area.kind);
+              setWanted(null);
+            }}
+          />
+        </>
+      )}
+      {isOpen && others.map((buildUp) => item(buildUp, 'used in this house'))}
+      {isOpen &&
+        library.map((buildUp) => item(buildUp, `${layersInWords(buildUp.layers.length)}, to start from`))}
+    </Card>
+  );
+}
+
+/** Whose build-up is changed: that of the area, or of all that are drawn of its kind. */
+type Whose = 'area' | 'drawing';
+
+interface AreaBuildUpProps {
+  readonly view: HouseView;
+  readonly area: Area;
+}
+
+/** What an area is built of: its own, or, of one that was drawn, what is planned for all of its kind. */
+export function AreaBuildUp({ view, area }: AreaBuildUpProps) {
+  const keepArea = useKeep('area', area);
+  const plan = view.plans[0] ?? planToBe(view.house.id);
+  const keepPlan = useKeep('plan', plan);
+  const drawn = area.item === null ? undefined : view.drawn.get(area.item);
+  const hasOwn = withoutDrawn(area).buildUp !== null;
+  const [wanted, setWanted] = useState<Whose>('area');
+  const whose: Whose = drawn === undefined || hasOwn ? 'area' : wanted;
+  const set = (buildUp: BuildUp, stage?: EntryStage): void => {
+    if (whose === 'area') keepArea({ buildUp }, stage);
+    else keepPlan({ buildUps: withPlannedBuildUp(plan.buildUps, area.kind, buildUp) }, stage);
+  };
+  const kindWord = AREA_WORDS[area.kind].toLowerCase();
+  const options: readonly Option<Whose>[] = [
+    { value: 'area', label: 'This one' },
+    { value: 'drawing', label: `Every ${kindWord} drawn` },
+  ];
+  return (
+    <>
+      <BuildUpPicker
+        area={area}
+        inHouse={view.areas
+          .filter(({ kind, id }) => kind === area.kind && id !== area.id)
+          .map(({ buildUp }) => buildUp)}
+        onPick={set}
+      >
+        {drawn !== undefined && !hasOwn && (
+          <>
+            <Text look="small" tone="soft">
+              As planned for every {kindWord} of the drawing. What is changed here is changed for:
+            </Text>
+            <Choice label="Build-up of" options={options} value={whose} onChange={setWanted} />
+          </>
+        )}
+        {drawn !== undefined && hasOwn && (
+          <Button label="As planned" onPress={() => keepArea({ buildUp: null })} />
+        )}
+      </BuildUpPicker>
+      <LayerEditor buildUp={area.buildUp} onChange={set} />
+    </>
+  );
+}
+
+const styles = StyleSheet.create({
+  option: { borderWidth: 1, borderRadius: CORNER, padding: space.m, minHeight: 56, gap: 2 },
+});
