@@ -57,7 +57,7 @@ const drawing: Drawing = {
       name: 'Roof',
       form: 'slope',
       pitch: 0.8,
-      wings: fittingWings({ corners, covered: [] }, 'hip') ?? [],
+      wings: fittingWings({ corners, covers: [] }, 'hip') ?? [],
     }),
   ],
   openings: [

@@ -1,6 +1,6 @@
 import { planSizesOperation } from '@calvet/core/plan/sizes';
 import { drawingOf, sampleRoof, sampleStorey, shaped } from '../../test/sample-drawing';
-import { fittingWings, leaningWing } from './fit-wings';
+import { fittingWings, laidAgain, leaningWing } from './fit-wings';
 import { layOutline } from './lay-outline';
 import { planInputOf } from './plan-input';
 import type { Wall } from './storey';
@@ -8,7 +8,7 @@ import type { Wall } from './storey';
 const part = (outline: readonly Wall[], covered: readonly Wall[] = []) => {
   const corners = (walls: readonly Wall[]) =>
     layOutline({ start: { xM: 0, yM: 0 }, outline: walls }).map(({ from }) => from);
-  return { corners: corners(outline), covered: corners(covered) };
+  return { corners: corners(outline), covers: covered.length === 0 ? [] : [corners(covered)] };
 };
 
 /** Sizes of a storey under slopes; a roof that does not lie on its walls is refused. */
@@ -55,6 +55,20 @@ test('what another storey stands on is left out', () => {
   );
 });
 
+test('its ridge runs the other way where that is asked, the whole part still under it', () => {
+  const [only] = fittingWings(part(shaped('rectangle')), 'gable', 'y') ?? [];
+  expect(only).toMatchObject({ ridge: 'y' });
+  expect(only?.x1M).toBeCloseTo(10, 9);
+});
+
+test('what another storey and another roof lie over is left out, each', () => {
+  const { corners } = part(shaped('rectangle'));
+  const strip = (x0M: number, x1M: number) =>
+    [x0M, x1M].flatMap((xM, i) => (i === 0 ? [-8, 0] : [0, -8]).map((yM) => ({ xM, yM })));
+  const [only] = fittingWings({ corners, covers: [strip(0, 2), strip(7, 10)] }, 'gable') ?? [];
+  expect([only?.x0M, only?.x1M].map((m) => Number(m?.toFixed(6)))).toEqual([2, 7]);
+});
+
 test('one slope fits a rectangle alone', () => {
   expect(leaningWing(part(shaped('rectangle')), 'y0')).toMatchObject({ low: 'y0' });
   expect(leaningWing(part(shaped('L')), 'y0')).toBeNull();
@@ -70,6 +84,22 @@ test('walls that are not at right angles, or too many, are for whoever knows the
     { xM: 2 * i + 1, yM: 0 },
   ]).flat();
   expect(
-    fittingWings({ corners: [...comb, { xM: 27, yM: -1 }, { xM: 0, yM: -1 }], covered: [] }, 'gable'),
+    fittingWings({ corners: [...comb, { xM: 27, yM: -1 }, { xM: 0, yM: -1 }], covers: [] }, 'gable'),
   ).toBeNull();
+});
+
+test('laid again, wings stay the ones that they were, and join as before', () => {
+  const wings = fittingWings(part(shaped('T')), 'gable') ?? [];
+  const lay = { form: 'slope', end: 'hip', low: 'y0' } as const;
+  const again = laidAgain(wings, part(shaped('T', { widthM: 12 })), lay) ?? [];
+  expect(again.map(({ id }) => id)).toEqual(wings.map(({ id }) => id));
+  expect(again[1]?.lower.kind === 'joins' ? again[1].lower : again[1]?.higher).toEqual({
+    kind: 'joins',
+    wing: wings[0]?.id,
+  });
+  expect(laidAgain(wings, part(shaped('T')), { ...lay, form: 'monoSlope' })).toBeNull();
+
+  const mixed = again.map((wing, i) => (i === 0 ? { ...wing, lower: { kind: 'gable' } as const } : wing));
+  const [main] = laidAgain(mixed, part(shaped('T')), { form: 'slope', low: 'y0' }) ?? [];
+  expect([main?.lower.kind, main?.higher.kind]).toEqual(['gable', 'hip']);
 });

@@ -3,6 +3,13 @@ import { v7 } from 'uuid';
 import type { Wing, WingEnd } from './roof';
 import type { PlanPlace } from './storey';
 
+/** What a sloping roof is over: the outline of a storey, or one of the roof's own. */
+export interface RoofedPart {
+  readonly corners: readonly PlanPlace[];
+  /** What lies over parts of it: the storey above, other roofs. */
+  readonly covers: readonly (readonly PlanPlace[])[];
+}
+
 interface Rectangle {
   readonly x0M: number;
   readonly x1M: number;
@@ -35,20 +42,20 @@ const isUpright = (corners: readonly PlanPlace[]): boolean =>
     return Math.abs(a.xM - b.xM) <= SAME_M || Math.abs(a.yM - b.yM) <= SAME_M;
   });
 
-function gridOf(corners: readonly PlanPlace[], covered: readonly PlanPlace[]): Grid | null {
-  const all = [...corners, ...covered];
+function gridOf({ corners, covers }: RoofedPart): Grid | null {
+  const all = [...corners, ...covers.flat()];
   const [xs, ys] = [lines(all.map(({ xM }) => xM)), lines(all.map(({ yM }) => yM))];
-  const isPlain = isUpright(corners) && isUpright(covered);
+  const isPlain = [corners, ...covers].every(isUpright);
   if (!isPlain || xs.length > LINES_MAX || ys.length > LINES_MAX) return null;
   const points = (places: readonly PlanPlace[]) => places.map(({ xM, yM }) => ({ x: xM, y: yM }));
-  const [outline, without] = [points(corners), points(covered)];
+  const [outline, without] = [points(corners), covers.map(points)];
   const middle = (places: readonly number[], i: number) => ((places[i] ?? 0) + (places[i + 1] ?? 0)) / 2;
   return {
     xs,
     ys,
     holds: (i, j) => {
       const place = { x: middle(xs, i), y: middle(ys, j) };
-      return liesInside(place, outline) && !liesInside(place, without);
+      return liesInside(place, outline) && !without.some((cover) => liesInside(place, cover));
     },
   };
 }
@@ -164,20 +171,18 @@ function wingsOver(
   return joining.some((each) => each === null) ? null : [whole, ...joining.filter((each) => each !== null)];
 }
 
-/** What a sloping roof is over: the outline of a storey, without what another storey stands on. */
-export interface RoofedPart {
-  readonly corners: readonly PlanPlace[];
-  /** Corners of the storey above; none where there is none. */
-  readonly covered: readonly PlanPlace[];
-}
-
 /**
  * Wings of a sloping roof over a part of right angles: the largest block that all others can join at its long sides, and
  * these. Null where there is none such: then its wings are for whoever knows the roof.
  * @param end how wings end that join none: with a gable or a hip
+ * @param run the axis along which the ridge of the block runs; left out: along its longer side
  */
-export function fittingWings({ corners, covered }: RoofedPart, end: 'gable' | 'hip'): readonly Wing[] | null {
-  const grid = gridOf(corners, covered);
+export function fittingWings(
+  part: RoofedPart,
+  end: 'gable' | 'hip',
+  run?: Wing['ridge'],
+): readonly Wing[] | null {
+  const grid = gridOf(part);
   if (grid === null) return null;
   const ways = blocksIn(grid).flatMap((main) => {
     const rest = restOf(grid, main);
@@ -185,7 +190,7 @@ export function fittingWings({ corners, covered }: RoofedPart, end: 'gable' | 'h
     const rectangle = rectangleOf(main, grid);
     const areaM2 = (rectangle.x1M - rectangle.x0M) * (rectangle.y1M - rectangle.y0M);
     const beside = rest.map((block) => rectangleOf(block, grid));
-    return (['x', 'y'] as const).flatMap((ridge) => {
+    return (run === undefined ? (['x', 'y'] as const) : [run]).flatMap((ridge) => {
       const wings = wingsOver(rectangle, ridge, beside, { kind: end });
       return wings === null ? [] : [{ wings, areaM2, acrossM: widthAcross(rectangle, ridge) }];
     });
@@ -200,4 +205,40 @@ export function leaningWing(part: RoofedPart, low: Wing['low']): Wing | null {
   const wings = fittingWings(part, 'gable') ?? [];
   const [only] = wings;
   return only === undefined || wings.length > 1 ? null : { ...only, low };
+}
+
+/** How a sloping roof is laid over its part. */
+export interface RoofLay {
+  readonly form: 'slope' | 'monoSlope';
+  /** How all ends are that join no wing; left out: each as it was, a new one with a gable. */
+  readonly end?: 'gable' | 'hip';
+  readonly low: Wing['low'];
+  /** Left out: along the longer side. */
+  readonly run?: Wing['ridge'];
+}
+
+/**
+ * The wings that a roof has when it is laid so: as they stand in the same order, they stay the ones that they were. Null where
+ * none fit.
+ */
+export function laidAgain(
+  before: readonly Wing[],
+  part: RoofedPart,
+  { form, end, low, run }: RoofLay,
+): readonly Wing[] | null {
+  const leaning = form === 'monoSlope' ? leaningWing(part, low) : null;
+  const wings =
+    form === 'slope' ? fittingWings(part, end ?? 'gable', run) : leaning === null ? null : [leaning];
+  if (wings === null) return null;
+  const ids = new Map(wings.map(({ id }, i) => [id, before[i]?.id ?? id]));
+  const endOf = (fitted: WingEnd, was: WingEnd | undefined): WingEnd => {
+    if (fitted.kind === 'joins') return { ...fitted, wing: ids.get(fitted.wing) ?? fitted.wing };
+    return end !== undefined || was === undefined || was.kind === 'joins' ? fitted : was;
+  };
+  return wings.map((each, i) => ({
+    ...each,
+    id: ids.get(each.id) ?? each.id,
+    lower: endOf(each.lower, before[i]?.lower),
+    higher: endOf(each.higher, before[i]?.higher),
+  }));
 }

@@ -1,5 +1,5 @@
 import { FACE_WORDS, type Storey, type Wall } from '@calvet/contract';
-import { gapOf } from '@calvet/contract/plan/lay-outline';
+import { gapOf, layOutline } from '@calvet/contract/plan/lay-outline';
 import { closedByLastTwo } from '@calvet/contract/plan/outline-edits';
 import { inLevels } from '@calvet/contract/plan/plan-input';
 import { wallName } from '@calvet/contract/plan/planned-areas';
@@ -132,6 +132,8 @@ function StoreyDrawing({ view, storeys, storey, chosen, choose }: StoreyDrawingP
   const upper = storeys[storeys.indexOf(storey) + 1] ?? null;
   const isOpen = gapOf(storey) !== null;
   const closed = isOpen ? closedByLastTwo(storey) : null;
+  const laid = layOutline(storey)[chosen.at];
+  const roofs = view.roofs.filter(({ storeyId }) => storeyId === storey.id);
   return (
     <>
       {isOpen && (
@@ -159,10 +161,9 @@ function StoreyDrawing({ view, storeys, storey, chosen, choose }: StoreyDrawingP
         at={chosen.at}
         onChoose={(wall) => choose(storey.id, wall.id)}
       />
-      {view.roofs
-        .filter(({ storeyId }) => storeyId === storey.id)
-        .map((roof) => (
-          <RoofPanel key={roof.id} view={view} roof={roof} storey={storey} upper={upper} />
+      {laid !== undefined &&
+        roofs.map((roof) => (
+          <RoofPanel key={roof.id} view={view} roof={roof} storey={storey} upper={upper} wall={laid} />
         ))}
       <StoreyPanel key={`storey ${storey.id}`} storey={storey} onGone={() => choose(undefined)} />
     </>
@@ -190,6 +191,7 @@ export function DrawingScreen({ view }: { readonly view: HouseView }) {
       storey={storey}
       lower={lower}
       zones={view.zones.filter(({ storeyId }) => storeyId === storey.id)}
+      roofs={view.roofs.filter(({ storeyId }) => storeyId === storey.id)}
       chosen={chosen.wall.id}
       onChoose={(wall) => choose(storey.id, wall.id)}
       height={isWide ? ON_THE_DESK : ON_THE_PHONE}

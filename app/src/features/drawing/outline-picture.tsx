@@ -1,4 +1,4 @@
-import type { Storey, Wall, Zone } from '@calvet/contract';
+import type { PlanPlace, Roof, Storey, Wall, Wing, Zone } from '@calvet/contract';
 import { gapOf, layOutline, type LaidWall } from '@calvet/contract/plan/lay-outline';
 import { useState } from 'react';
 import { View } from 'react-native';
@@ -75,17 +75,70 @@ interface OutlinePictureProps {
   /** Dotted under it. */
   readonly lower: Storey | null;
   readonly zones: readonly Zone[];
+  /** Those that have an outline of their own, and the ridges of all. */
+  readonly roofs: readonly Roof[];
   /** Id of the wall that is chosen. */
   readonly chosen: string | null;
   readonly onChoose: (wall: Wall) => void;
   readonly height: number;
 }
 
+const pointsOf = (places: readonly PlanPlace[], scale: PlanScale): string =>
+  places.map(({ xM, yM }) => `${scale.x(xM)},${scale.y(yM)}`).join(' ');
+
 const cornersOf = (walls: readonly LaidWall[], scale: PlanScale): string =>
-  walls.map(({ from }) => `${scale.x(from.xM)},${scale.y(from.yM)}`).join(' ');
+  pointsOf(
+    walls.map(({ from }) => from),
+    scale,
+  );
+
+/** Where the ridge of a wing lies from above: from a gable, or as far from a hip as half the wing is wide. */
+function ridgeOf({ x0M, x1M, y0M, y1M, ridge, lower, higher }: Wing): readonly [PlanPlace, PlanPlace] {
+  const [from, to, across] = ridge === 'x' ? [x0M, x1M, (y0M + y1M) / 2] : [y0M, y1M, (x0M + x1M) / 2];
+  const halfM = (ridge === 'x' ? y1M - y0M : x1M - x0M) / 2;
+  const inset = { gable: 0, hip: halfM, joins: -halfM } as const;
+  const place = (along: number): PlanPlace =>
+    ridge === 'x' ? { xM: along, yM: across } : { xM: across, yM: along };
+  return [place(from + inset[lower.kind]), place(to - inset[higher.kind])];
+}
+
+/** Roofs from above, in thin lines: outlines of their own, and ridges. */
+function RoofLines({ roofs, scale }: { readonly roofs: readonly Roof[]; readonly scale: PlanScale }) {
+  const palette = usePalette();
+  return roofs.map(({ id, form, outline, wings }) => (
+    <G key={id}>
+      {outline !== null && (
+        <Polygon points={pointsOf(outline, scale)} fill="none" stroke={palette.lake} strokeWidth={1.5} />
+      )}
+      {form === 'slope' &&
+        wings.map((wing) => {
+          const [a, b] = ridgeOf(wing);
+          return (
+            <Line
+              key={wing.id}
+              x1={scale.x(a.xM)}
+              y1={scale.y(a.yM)}
+              x2={scale.x(b.xM)}
+              y2={scale.y(b.yM)}
+              stroke={palette.lake}
+              strokeWidth={1.5}
+            />
+          );
+        })}
+    </G>
+  ));
+}
 
 /** A storey from above: solid what is drawn, dotted the storey below, broken where the outline does not close. */
-export function OutlinePicture({ storey, lower, zones, chosen, onChoose, height }: OutlinePictureProps) {
+export function OutlinePicture({
+  storey,
+  lower,
+  zones,
+  roofs,
+  chosen,
+  onChoose,
+  height,
+}: OutlinePictureProps) {
   const palette = usePalette();
   const { units } = usePreferences();
   const [width, setWidth] = useState(0);
@@ -108,7 +161,7 @@ export function OutlinePicture({ storey, lower, zones, chosen, onChoose, height 
           {zones.map(({ id, name, outline }) => (
             <G key={id}>
               <Polygon
-                points={outline.map(({ xM, yM }) => `${scale.x(xM)},${scale.y(yM)}`).join(' ')}
+                points={pointsOf(outline, scale)}
                 fill="none"
                 stroke={palette.unseen}
                 strokeWidth={2}
@@ -125,6 +178,7 @@ export function OutlinePicture({ storey, lower, zones, chosen, onChoose, height 
               </SvgText>
             </G>
           ))}
+          <RoofLines roofs={roofs} scale={scale} />
           {below.length > 0 && (
             <Polygon
               points={cornersOf(below, scale)}

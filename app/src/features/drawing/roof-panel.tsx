@@ -1,24 +1,46 @@
-import { roof as roofKind, ROOF_WORDS, type Roof, type Storey, type Wing } from '@calvet/contract';
-import { fittingWings, leaningWing, type RoofedPart } from '@calvet/contract/plan/fit-wings';
-import { layOutline } from '@calvet/contract/plan/lay-outline';
+import {
+  NAME_MAX,
+  roof as roofKind,
+  ROOF_WORDS,
+  type PlanPlace,
+  type Roof,
+  type Storey,
+  type Wing,
+} from '@calvet/contract';
+import { besideOf, outlineBeside, spanAlong, type BesideWall } from '@calvet/contract/plan/beside-wall';
+import { laidAgain, type RoofedPart, type RoofLay } from '@calvet/contract/plan/fit-wings';
+import { layOutline, type LaidWall } from '@calvet/contract/plan/lay-outline';
+import { wallName } from '@calvet/contract/plan/planned-areas';
 import { useState } from 'react';
 import type { HouseView } from '../../data/as-drawn';
+import { useStore } from '../../data/store-context';
+import type { EntryStage } from '../../data/typing';
 import { useKeep } from '../../data/use-keep';
 import { Button } from '../../ui/button';
 import { Card } from '../../ui/card';
 import { Choice, optionsOf, type Option } from '../../ui/choice';
-import { FieldGrid, GivenField, Labelled, NumberField } from '../../ui/field';
+import { FieldGrid, GivenField, Labelled, NumberField, TextField } from '../../ui/field';
+import { OpenButton } from '../../ui/open-button';
 import { Text } from '../../ui/text';
+import { useNote } from '../../ui/undo';
+import { BesideFields } from './beside-fields';
 import { OpeningsPanel } from './openings-panel';
 
 const { fields } = roofKind;
 
 const FORMS = optionsOf(ROOF_WORDS);
 
+const END_WORDS = { gable: 'Gable', hip: 'Hip' } as const;
+
 const ENDS = [
   { value: 'gable', label: 'Gables' },
   { value: 'hip', label: 'Hips' },
 ] as const;
+
+const RIDGES = [
+  { value: 'x', label: 'Left to right' },
+  { value: 'y', label: 'Front to back' },
+] as const satisfies readonly Option<Wing['ridge']>[];
 
 const LOW_SIDES = [
   { value: 'y0', label: 'Front' },
@@ -27,12 +49,109 @@ const LOW_SIDES = [
   { value: 'x1', label: 'Right' },
 ] as const satisfies readonly Option<Wing['low']>[];
 
-const USUAL_PITCH = 0.7;
+const SIDE_WORDS = {
+  x: { lower: 'left end', higher: 'right end' },
+  y: { lower: 'front end', higher: 'back end' },
+} as const;
 
-const cornersOf = (storey: Storey) => layOutline(storey).map(({ from }) => from);
+const USUAL_PITCH = 0.7;
+/** Of a part that gets a roof of its own, in m. */
+const USUAL_DEPTH_M = 3;
+
+const cornersOf = (storey: Storey): readonly PlanPlace[] => layOutline(storey).map(({ from }) => from);
 
 const endOf = ({ wings }: Roof): 'gable' | 'hip' =>
   wings.some(({ lower, higher }) => lower.kind === 'hip' || higher.kind === 'hip') ? 'hip' : 'gable';
+
+const isSlope = (form: Roof['form']): form is RoofLay['form'] => form === 'slope' || form === 'monoSlope';
+
+/** Each end of a roof that joins no other wing, by itself. */
+function EachEnd({
+  wings,
+  onChange,
+}: {
+  readonly wings: readonly Wing[];
+  readonly onChange: (wings: readonly Wing[]) => void;
+}) {
+  return wings.flatMap((wing, i) =>
+    (['lower', 'higher'] as const).map((side) => {
+      const { kind } = wing[side];
+      if (kind === 'joins') return null;
+      const name = SIDE_WORDS[wing.ridge][side];
+      const label = wings.length === 1 ? `Its ${name}` : `Wing ${i + 1}, ${name}`;
+      return (
+        <Labelled key={`${wing.id} ${side}`} label={label}>
+          <Choice
+            label={label}
+            options={optionsOf(END_WORDS)}
+            value={kind}
+            onChange={(end) =>
+              onChange(wings.map((each) => (each === wing ? { ...each, [side]: { kind: end } } : each)))
+            }
+          />
+        </Labelled>
+      );
+    }),
+  );
+}
+
+interface OwnPartProps {
+  readonly roof: Roof;
+  readonly storey: Storey;
+  readonly wall: LaidWall;
+  readonly onOutline: (outline: readonly PlanPlace[], stage?: EntryStage) => void;
+}
+
+/** Which part of its storey a roof lies over: a rectangle against one of the walls, indoors. */
+function OwnPart({ roof, storey, wall, onOutline }: OwnPartProps) {
+  const keep = useKeep('roof', roof);
+  const { deleteRecord, restoreRecord } = useStore();
+  const note = useNote();
+  const outline = roof.outline ?? [];
+  const [held] = [wall, ...layOutline(storey)].flatMap((each) => {
+    const beside = besideOf(each, outline, 'within');
+    return beside === null ? [] : [{ wall: each, beside }];
+  });
+  const remove = (): void => {
+    deleteRecord(roof.ledgerId, 'roof', roof.id);
+    note({
+      text: `${roof.name} was deleted.`,
+      undo: () => restoreRecord(roof.ledgerId, 'roof', roof.id),
+    });
+  };
+  return (
+    <>
+      <TextField
+        label="Name of the roof"
+        maxLength={NAME_MAX}
+        value={roof.name}
+        onChange={(text) => {
+          if (text.trim() !== '') keep({ name: text });
+        }}
+      />
+      {held === undefined ? (
+        <>
+          <Text tone="ember" role="alert">
+            Its part lies along no wall: the outline has changed.
+          </Text>
+          <Button
+            label={`Set it along ${wallName(storey, wall.wall)}`}
+            onPress={() => onOutline(outlineBeside(wall, spanAlong(wall, outline), 'within'))}
+          />
+        </>
+      ) : (
+        <BesideFields
+          beside={held.beside}
+          depthLabel={`Depth, from ${wallName(storey, held.wall.wall)} inwards`}
+          onChange={(beside: BesideWall, stage) =>
+            onOutline(outlineBeside(held.wall, beside, 'within'), stage)
+          }
+        />
+      )}
+      <Button kind="quiet" icon="trash-can-outline" label={`Delete ${roof.name}`} onPress={remove} />
+    </>
+  );
+}
 
 interface RoofPanelProps {
   readonly view: HouseView;
@@ -40,77 +159,91 @@ interface RoofPanelProps {
   readonly storey: Storey;
   /** The storey above, which covers part of it; null where there is none. */
   readonly upper: Storey | null;
+  /** The wall of the storey that is chosen. */
+  readonly wall: LaidWall;
 }
 
 /** What closes a storey above, where no storey does: its form, and the figures of its slopes. */
-export function RoofPanel({ view, roof, storey, upper }: RoofPanelProps) {
+export function RoofPanel({ view, roof, storey, upper, wall }: RoofPanelProps) {
   const keep = useKeep('roof', roof);
+  const { createRecord } = useStore();
   const [cannot, setCannot] = useState(false);
-  const part: RoofedPart = { corners: cornersOf(storey), covered: upper === null ? [] : cornersOf(upper) };
-  /** The wings that fit now; those that are where they were stay the same ones. */
-  const fitted = (form: Roof['form'], end: 'gable' | 'hip', low: Wing['low']): readonly Wing[] | null => {
-    const leaning = form === 'monoSlope' ? leaningWing(part, low) : null;
-    const wings = form === 'monoSlope' ? (leaning === null ? null : [leaning]) : fittingWings(part, end);
-    if (wings === null) return null;
-    const ids = new Map(wings.map(({ id }, i) => [id, roof.wings[i]?.id ?? id]));
-    const renamed = (each: Wing['lower']): Wing['lower'] =>
-      each.kind === 'joins' ? { ...each, wing: ids.get(each.wing) ?? each.wing } : each;
-    return wings.map((wing) => ({
-      ...wing,
-      id: ids.get(wing.id) ?? wing.id,
-      lower: renamed(wing.lower),
-      higher: renamed(wing.higher),
-    }));
+  const [isOpen, setOpen] = useState(false);
+  const isRest = roof.outline === null;
+  const ownParts = view.roofs.flatMap(({ storeyId, outline }) =>
+    storeyId === storey.id && outline !== null ? [outline] : [],
+  );
+  const partOver = (corners: readonly PlanPlace[]): RoofedPart => ({
+    corners,
+    covers: [...(upper === null ? [] : [cornersOf(upper)]), ...(isRest ? ownParts : [])],
+  });
+  const part = partOver(roof.outline ?? cornersOf(storey));
+  const lay: RoofLay = {
+    form: isSlope(roof.form) ? roof.form : 'slope',
+    low: roof.wings[0]?.low ?? 'y0',
+    run: roof.wings[0]?.ridge,
   };
-  const setForm = (
-    form: Roof['form'],
-    end: 'gable' | 'hip' = endOf(roof),
-    low: Wing['low'] = roof.wings[0]?.low ?? 'y0',
-  ): void => {
-    if (form === 'flatCeiling' || form === 'flatRoof') {
-      setCannot(false);
-      keep({ form });
+  const layAs = (more: Partial<RoofLay>): void => {
+    const next = { ...lay, ...more };
+    const wings = laidAgain(roof.wings, part, next);
+    setCannot(wings === null);
+    if (wings !== null) keep({ form: next.form, wings, pitch: roof.pitch ?? USUAL_PITCH });
+  };
+  const setForm = (form: Roof['form']): void => {
+    if (isSlope(form)) {
+      layAs({ form, run: undefined });
       return;
     }
-    const wings = fitted(form, end, low);
-    setCannot(wings === null);
-    if (wings !== null) keep({ form, wings, pitch: roof.pitch ?? USUAL_PITCH });
+    setCannot(false);
+    keep({ form });
   };
-  const isSloping = roof.form === 'slope' || roof.form === 'monoSlope';
+  const setOutline = (outline: readonly PlanPlace[], stage?: EntryStage): void => {
+    const wings = isSlope(roof.form) ? laidAgain(roof.wings, partOver(outline), lay) : null;
+    keep({ outline, ...(wings === null ? {} : { wings }) }, stage);
+  };
+  const isSloping = isSlope(roof.form);
   const { drawing } = view;
   const isOff =
     drawing.state === 'refused' && drawing.at?.id === roof.id && drawing.refusal.code === 'wings-do-not-tile';
   return (
-    <Card title={`Above ${storey.name}`}>
+    <Card title={isRest ? `Above ${storey.name}` : roof.name}>
       <Choice
-        label="What closes it above"
+        label={isRest ? 'What closes it above' : `Form of ${roof.name}`}
         options={FORMS}
         value={roof.form}
-        onChange={(form) => setForm(form)}
+        onChange={setForm}
       />
       {cannot && (
         <Text tone="straw" role="status">
           Slopes are laid over walls at right angles: a rectangle, or one with others at its long sides. One
-          slope lies over a rectangle alone. Over this outline choose a flat ceiling or a flat roof.
+          slope lies over a rectangle alone. Over this outline choose a flat ceiling or a flat roof, or give a
+          part of it a roof of its own.
         </Text>
       )}
       {roof.form === 'slope' && (
-        <Labelled label="Its ends">
-          <Choice
-            label="Its ends"
-            options={ENDS}
-            value={endOf(roof)}
-            onChange={(end) => setForm('slope', end)}
-          />
-        </Labelled>
+        <>
+          <Labelled label="Its ridge runs">
+            <Choice
+              label="Its ridge runs"
+              options={RIDGES}
+              value={lay.run ?? 'x'}
+              onChange={(run) => layAs({ run })}
+            />
+          </Labelled>
+          <Labelled label="Its ends">
+            <Choice label="Its ends" options={ENDS} value={endOf(roof)} onChange={(end) => layAs({ end })} />
+          </Labelled>
+          <OpenButton isOpen={isOpen} label="Each end by itself" onToggle={setOpen} />
+          {isOpen && <EachEnd wings={roof.wings} onChange={(wings) => keep({ wings })} />}
+        </>
       )}
       {roof.form === 'monoSlope' && (
         <Labelled label="Its low side">
           <Choice
             label="Its low side"
             options={LOW_SIDES}
-            value={roof.wings[0]?.low ?? 'y0'}
-            onChange={(low) => setForm('monoSlope', endOf(roof), low)}
+            value={lay.low}
+            onChange={(low) => layAs({ low })}
           />
         </Labelled>
       )}
@@ -140,10 +273,36 @@ export function RoofPanel({ view, roof, storey, upper }: RoofPanelProps) {
           <Text tone="ember" role="alert">
             The slopes no longer lie on the walls: the outline has changed.
           </Text>
-          <Button label="Lay the slopes anew" onPress={() => setForm(roof.form)} />
+          <Button label="Lay the slopes anew" onPress={() => layAs({})} />
         </>
       )}
-      {isSloping && <OpeningsPanel view={view} on={roof.id} where="the roof" use="roofWindow" />}
+      {!isRest && <OwnPart roof={roof} storey={storey} wall={wall} onOutline={setOutline} />}
+      {isSloping && (
+        <OpeningsPanel view={view} on={roof.id} where={isRest ? 'the roof' : roof.name} use="roofWindow" />
+      )}
+      {isRest && (
+        <Button
+          kind="quiet"
+          icon="plus"
+          label="A roof of its own over part of it"
+          onPress={() =>
+            createRecord(view.house.id, 'roof', {
+              name: `Part roof ${ownParts.length + 1} of ${storey.name.toLowerCase()}`,
+              storeyId: storey.id,
+              form: 'flatRoof',
+              outline: outlineBeside(
+                wall,
+                { fromM: 0, toM: wall.wall.lengthM, depthM: USUAL_DEPTH_M },
+                'within',
+              ),
+              pitch: null,
+              collarM: null,
+              wings: [],
+              buildUp: null,
+            })
+          }
+        />
+      )}
     </Card>
   );
 }

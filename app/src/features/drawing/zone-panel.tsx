@@ -1,17 +1,16 @@
 import { NAME_MAX, ZONE_WORDS, type Storey, type Wall, type Zone } from '@calvet/contract';
 import { layOutline } from '@calvet/contract/plan/lay-outline';
-import { wallFields } from '@calvet/contract/plan/storey';
-import { besideOf, outlineBeside, spanAlong, type BesideWall } from '@calvet/contract/plan/zone-beside';
+import { besideOf, outlineBeside, spanAlong, type BesideWall } from '@calvet/contract/plan/beside-wall';
 import { StyleSheet, View } from 'react-native';
 import type { HouseView } from '../../data/as-drawn';
 import { useStore } from '../../data/store-context';
-import type { EntryStage } from '../../data/typing';
 import { useKeep } from '../../data/use-keep';
 import { Button } from '../../ui/button';
-import { FieldGrid, GivenField, TextField } from '../../ui/field';
+import { TextField } from '../../ui/field';
 import { Text } from '../../ui/text';
 import { space } from '../../ui/tokens';
 import { useNote } from '../../ui/undo';
+import { BesideFields } from './beside-fields';
 
 /** Of a room that nobody has measured yet, in m. */
 const USUAL_DEPTH_M = 3.5;
@@ -33,8 +32,6 @@ function ZoneEditor({ zone, beside, cornersOf }: ZoneEditorProps) {
   const keep = useKeep('zone', zone);
   const { deleteRecord, restoreRecord } = useStore();
   const note = useNote();
-  const set = (more: Partial<BesideWall>, stage: EntryStage): void =>
-    keep({ outline: cornersOf({ ...beside, ...more }) }, stage);
   const remove = (): void => {
     deleteRecord(zone.ledgerId, 'zone', zone.id);
     note({
@@ -52,29 +49,11 @@ function ZoneEditor({ zone, beside, cornersOf }: ZoneEditorProps) {
           if (text.trim() !== '') keep({ name: text });
         }}
       />
-      <FieldGrid>
-        <GivenField
-          label="Width along the wall"
-          quantity="length"
-          value={beside.toM - beside.fromM}
-          bounds={wallFields.members.lengthM.bounds}
-          onFigure={(si, stage) => set({ toM: beside.fromM + si }, stage)}
-        />
-        <GivenField
-          label="Depth away from it"
-          quantity="length"
-          value={beside.depthM}
-          bounds={wallFields.members.lengthM.bounds}
-          onFigure={(si, stage) => set({ depthM: si }, stage)}
-        />
-        <GivenField
-          label="Begins, from the wall's left end"
-          quantity="length"
-          value={beside.fromM}
-          bounds={wallFields.members.groundStartM.bounds}
-          onFigure={(si, stage) => set({ fromM: si, toM: si + beside.toM - beside.fromM }, stage)}
-        />
-      </FieldGrid>
+      <BesideFields
+        beside={beside}
+        depthLabel="Depth away from it"
+        onChange={(next, stage) => keep({ outline: cornersOf(next) }, stage)}
+      />
       <Button kind="quiet" icon="trash-can-outline" label={`Delete ${zone.name}`} onPress={remove} />
     </View>
   );

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { shaped } from '../../test/sample-drawing';
 import { layOutline } from './lay-outline';
-import { besideOf, outlineBeside, spanAlong } from './zone-beside';
+import { besideOf, outlineBeside, spanAlong } from './beside-wall';
 
 const walls = layOutline({ start: { xM: 1, yM: 2 }, outline: shaped('L') });
 const wallAt = (i: number) => {
@@ -24,13 +24,27 @@ test('a garage beyond the right wall lies to its right', () => {
 
 test('how a room lies beside its wall is read back from its corners, whichever wall it is', () => {
   fc.assert(
-    fc.property(fc.nat(5), metres(-2, 2), metres(3, 9), metres(1, 9), (i, fromM, widthM, depthM) => {
-      const beside = { fromM, toM: fromM + widthM, depthM };
-      const read = besideOf(wallAt(i), outlineBeside(wallAt(i), beside));
-      expect(read?.fromM).toBeCloseTo(beside.fromM, 6);
-      expect(read?.toM).toBeCloseTo(beside.toM, 6);
-      expect(read?.depthM).toBeCloseTo(beside.depthM, 6);
-    }),
+    fc.property(
+      fc.nat(5),
+      metres(-2, 2),
+      metres(3, 9),
+      metres(1, 9),
+      fc.constantFrom('beyond' as const, 'within' as const),
+      (i, fromM, widthM, depthM, flank) => {
+        const beside = { fromM, toM: fromM + widthM, depthM };
+        const read = besideOf(wallAt(i), outlineBeside(wallAt(i), beside, flank), flank);
+        expect(
+          besideOf(
+            wallAt(i),
+            outlineBeside(wallAt(i), beside, flank),
+            flank === 'within' ? 'beyond' : 'within',
+          ),
+        ).toBeNull();
+        expect(read?.fromM).toBeCloseTo(beside.fromM, 6);
+        expect(read?.toM).toBeCloseTo(beside.toM, 6);
+        expect(read?.depthM).toBeCloseTo(beside.depthM, 6);
+      },
+    ),
   );
 });
 
