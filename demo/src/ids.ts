@@ -24,7 +24,6 @@ export function idOf(name: string, day: string, second = 0): string {
 export function idsOfHouse(key: string, begun: string) {
   return {
     house: idOf(key, begun),
-    area: (index: number) => idOf(`${key} area ${index}`, begun, index),
     test: (index: number, day: string) => idOf(`${key} test ${index}`, day),
   };
 }

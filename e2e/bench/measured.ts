@@ -1,14 +1,24 @@
-import { apiPaths, BATCH_MAX, type Change } from '@calvet/contract';
-import { demoHouses } from '@calvet/demo';
+import {
+  apiPaths,
+  BATCH_MAX,
+  MADE_BY_HAND,
+  ownFields,
+  type AreaBody,
+  type Change,
+  type HouseBody,
+} from '@calvet/contract';
+import { demoHouses, viewOfDemo } from '@calvet/demo';
 import { v7 } from 'uuid';
 
 const [sample] = demoHouses;
-const [area] = sample?.areas ?? [];
-if (sample === undefined || area === undefined) throw new Error('The demo is not whole.');
+if (sample === undefined) throw new Error('The demo is not whole.');
+const { house, areas } = viewOfDemo(sample);
+const area = areas.find(({ kind }) => kind === 'wall');
+if (area === undefined) throw new Error('The demo is not whole.');
 
-/** A house and an area of the demo, of which what is measured is made. */
-export const sampleHouse = sample.house;
-export const sampleArea = area;
+/** A house and an area of the demo, of which what is measured is made, as if they were not drawn. */
+export const sampleHouse = ownFields(house) as unknown as HouseBody;
+export const sampleArea = { ...(ownFields(area) as unknown as AreaBody), ...MADE_BY_HAND };
 
 /** A change that makes a record. */
 export const create = (kind: Change['kind'], body: Change['body'], id = v7()): Change => ({

@@ -18,7 +18,10 @@ for (const { houseId, changes } of seedBatches) {
       `${houseUrl}/edit`,
       `${houseUrl}/fill`,
       `${houseUrl}/tests`,
-      ...of('area').map((id) => `${houseUrl}/areas/${id}`),
+      `${houseUrl}/drawing`,
+      ...of('area')
+        .slice(0, 5)
+        .map((id) => `${houseUrl}/areas/${id}`),
       ...of('airtightnessTest').map((id) => `${houseUrl}/tests/${id}`),
       `${houseUrl}/record`,
       ...photos
@@ -52,5 +55,5 @@ test('dark and imperial hold over pages and a reload', async ({ page, app }) => 
   await page.reload();
   await expect(page.getByRole('button', { name: 'Imperial' })).toBeVisible();
   await expect(page.getByRole('button', { name: 'Switch to light' })).toBeVisible();
-  await expect(page.getByText('3814 ft³')).toBeVisible();
+  await expect(page.getByText('3973 ft³')).toBeVisible();
 });

@@ -1,7 +1,7 @@
 import type { Change, Photo, PhotoBody, PhotoMark } from '@calvet/contract';
-import type { SeedBatch } from '../changes';
+import { keptAreas, type SeedBatch } from '../changes';
 import { idOf, idsOfHouse } from '../ids';
-import { demoHouses } from '../scenario';
+import { demoHouses, type DemoHouse } from '../scenario';
 import type { Pixel } from './camera';
 import { drawPhoto, type DrawnPhoto } from './draw-photo';
 import { photoPlans, type DemoPhoto } from './photo-plans';
@@ -50,7 +50,19 @@ function marksOn(
   ];
 }
 
-async function batchOf(houseKey: string, begun: string): Promise<PhotoBatch> {
+/** The id of what a photo is of. */
+function subjectIdOf(house: DemoHouse, { of }: DemoPhoto): string {
+  const ids = idsOfHouse(house.key, house.begun);
+  if (of === undefined) return ids.house;
+  if (of.kind === 'airtightnessTest')
+    return ids.test(of.index, house.tests[of.index]?.performedOn ?? house.begun);
+  const area = keptAreas(house).find(({ itemName }) => itemName === of.name);
+  if (area === undefined) throw new Error(`${house.key} has no “${of.name}”.`);
+  return area.id;
+}
+
+async function batchOf(house: DemoHouse): Promise<PhotoBatch> {
+  const { key: houseKey, begun } = house;
   const plans = photoPlans[houseKey] ?? [];
   const ids = idsOfHouse(houseKey, begun);
   const drawn = await Promise.all(plans.map(({ plan }) => drawPhoto(plan)));
@@ -59,20 +71,13 @@ async function batchOf(houseKey: string, begun: string): Promise<PhotoBatch> {
     const picture = drawn[i];
     if (picture === undefined) throw new Error('Every plan is drawn.');
     const key = `${houseKey} photo ${i}`;
-    const test = demoHouses.find((house) => house.key === houseKey)?.tests[photo.of?.index ?? 0];
-    const subjectId =
-      photo.of === undefined
-        ? ids.house
-        : photo.of.kind === 'area'
-          ? ids.area(photo.of.index)
-          : ids.test(photo.of.index, test?.performedOn ?? begun);
     const body: PhotoBody = {
       sha256: picture.sha256,
       widthPx: picture.widthPx,
       heightPx: picture.heightPx,
       bytes: picture.jpeg.length,
       takenAt: `${photo.day}T09:${String(10 + i)}:00.000Z`,
-      subject: { kind: photo.of?.kind ?? 'house', id: subjectId },
+      subject: { kind: photo.of?.kind ?? 'house', id: subjectIdOf(house, photo) },
       caption: photo.caption,
       marks: marksOn(picture.truth, photo, key),
       beforeId: photo.before === undefined ? null : photoId(photo.before),
@@ -91,6 +96,6 @@ async function batchOf(houseKey: string, begun: string): Promise<PhotoBatch> {
 
 /** The scenario's photos, drawn. Houses without any are left out. */
 export async function photoBatches(): Promise<readonly PhotoBatch[]> {
-  const batches = await Promise.all(demoHouses.map(({ key, begun }) => batchOf(key, begun)));
+  const batches = await Promise.all(demoHouses.map(batchOf));
   return batches.filter(({ changes }) => changes.length > 0);
 }

@@ -4,8 +4,10 @@ import type { PhotoPlan } from './draw-photo';
 /** A photo of the scenario: of what, and what was written to it. */
 export interface DemoPhoto {
   readonly plan: PhotoPlan;
-  /** What it belongs to, by its place in the lists of the house; the house itself where left out. */
-  readonly of?: { readonly kind: 'area' | 'airtightnessTest'; readonly index: number };
+  /** What it belongs to: an area by its name, a door test by its place in the list; the house itself where left out. */
+  readonly of?:
+    | { readonly kind: 'area'; readonly name: string }
+    | { readonly kind: 'airtightnessTest'; readonly index: number };
   readonly day: string;
   readonly caption: string;
   /** What is written at the first flaw; it is ringed in any case. */
@@ -38,7 +40,7 @@ export const photoPlans: Readonly<Record<string, readonly DemoPhoto[]>> = {
   wrenfold: [
     {
       plan: { scene: wall('wood', []), seed: 0.111, distanceM: 1.25, yaw: 0.16, daylight: 0.15 },
-      of: { kind: 'area', index: 0 },
+      of: { kind: 'area', name: 'Ground floor, north wall' },
       day: '2026-08-05',
       caption: 'Living room, north wall: full and even',
     },
@@ -51,14 +53,14 @@ export const photoPlans: Readonly<Record<string, readonly DemoPhoto[]>> = {
         pitch: 0.06,
         daylight: 0.08,
       },
-      of: { kind: 'area', index: 1 },
+      of: { kind: 'area', name: 'Upper floor, west wall' },
       day: '2026-08-06',
       caption: 'Bedroom 2, west wall, behind the door',
       words: 'empty',
     },
     {
       plan: { scene: wall('wood', []), seed: 0.113, distanceM: 1.2, yaw: -0.2, pitch: 0.06, daylight: 0.25 },
-      of: { kind: 'area', index: 1 },
+      of: { kind: 'area', name: 'Upper floor, west wall' },
       day: '2026-08-07',
       caption: 'Bedroom 2, west wall, filled again',
       before: 1,
@@ -72,7 +74,7 @@ export const photoPlans: Readonly<Record<string, readonly DemoPhoto[]>> = {
         pitch: -0.16,
         daylight: 0.4,
       },
-      of: { kind: 'area', index: 2 },
+      of: { kind: 'area', name: 'Upper floor, rim under north wall' },
       day: '2026-07-14',
       caption: 'Sill, north-east corner, from inside',
       words: 'no seal',
@@ -86,7 +88,7 @@ export const photoPlans: Readonly<Record<string, readonly DemoPhoto[]>> = {
         pitch: -0.16,
         daylight: 0.5,
       },
-      of: { kind: 'area', index: 2 },
+      of: { kind: 'area', name: 'Upper floor, rim under north wall' },
       day: '2026-07-15',
       caption: 'Sill, north-east corner, sealed',
       before: 3,
@@ -99,7 +101,7 @@ export const photoPlans: Readonly<Record<string, readonly DemoPhoto[]>> = {
         yaw: 0.18,
         daylight: 0.35,
       },
-      of: { kind: 'area', index: 3 },
+      of: { kind: 'area', name: 'Main roof, slopes' },
       day: '2026-07-13',
       caption: 'Membrane seam under the ridge',
       words: 'tape ends',
@@ -121,7 +123,7 @@ export const photoPlans: Readonly<Record<string, readonly DemoPhoto[]>> = {
         pitch: 0.04,
         daylight: 0.07,
       },
-      of: { kind: 'area', index: 0 },
+      of: { kind: 'area', name: 'Ground floor, street wall' },
       day: '2026-10-01',
       caption: 'Hall, street wall: torn around the cable, pushed in below it',
       words: 'no filling',
@@ -134,7 +136,7 @@ export const photoPlans: Readonly<Record<string, readonly DemoPhoto[]>> = {
         yaw: -0.12,
         daylight: 0.1,
       },
-      of: { kind: 'area', index: 1 },
+      of: { kind: 'area', name: 'Ground floor, garden wall' },
       day: '2026-10-01',
       caption: 'Kitchen, garden wall: batt pressed in behind the pipe',
     },
@@ -147,7 +149,7 @@ export const photoPlans: Readonly<Record<string, readonly DemoPhoto[]>> = {
         pitch: 0.18,
         daylight: 0.12,
       },
-      of: { kind: 'area', index: 3 },
+      of: { kind: 'area', name: 'Attic, ceiling' },
       day: '2026-10-02',
       caption: 'Vent pipe through the top plate, seen from the attic',
       words: 'open all round',
@@ -156,7 +158,7 @@ export const photoPlans: Readonly<Record<string, readonly DemoPhoto[]>> = {
   nettle: [
     {
       plan: { scene: wall('stone', []), seed: 0.331, distanceM: 1.3, yaw: -0.14, daylight: 0.3 },
-      of: { kind: 'area', index: 0 },
+      of: { kind: 'area', name: 'Cabin, south wall' },
       day: '2026-08-20',
       caption: 'Inner frame, south wall',
     },

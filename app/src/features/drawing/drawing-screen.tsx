@@ -201,6 +201,7 @@ export function DrawingScreen({ view }: { readonly view: HouseView }) {
     <SectionPicture
       storeys={storeys}
       roofs={view.roofs}
+      zones={view.zones}
       chosen={isBeginning ? null : (storey?.id ?? null)}
       onChoose={({ id }) => choose(id)}
       height={isWide ? ON_THE_DESK : ON_THE_PHONE}

@@ -1,5 +1,6 @@
 import type { PlanPlace, Roof, Storey, Wall, Wing, Zone } from '@calvet/contract';
 import { gapOf, layOutline, type LaidWall } from '@calvet/contract/plan/lay-outline';
+import { withWallMoved } from '@calvet/contract/plan/outline-edits';
 import { useState } from 'react';
 import { View } from 'react-native';
 import Svg, { Circle, G, Line, Polygon, Text as SvgText } from 'react-native-svg';
@@ -8,11 +9,17 @@ import { figureWithUnit } from '../../ui/format';
 import { usePalette } from '../../ui/theme';
 import { fonts } from '../../ui/tokens';
 import { scaleOver, type PlanScale } from './plan-scale';
+import { useOutlineKeep } from './use-outline-keep';
+import { WallHandle } from './wall-handle';
 
 const MARGIN = 34;
 /** How wide a thumb may miss a wall. */
 const REACH = 30;
 const ABOVE_MARK = 5;
+/** Its name stands at the foot of a room: in the middle it would lie over what is written at its wall. */
+const ABOVE_FOOT = 8;
+/** From here on a wall counts as upright on the picture: cosine of its outward direction. */
+const UPRIGHT = 0.5;
 
 interface WallLineProps {
   readonly laid: LaidWall;
@@ -31,9 +38,16 @@ function WallLine({ laid, number, scale, isChosen, onChoose }: WallLineProps) {
   const length = Math.hypot(x2 - x1, y2 - y1) || 1;
   // Indoors lies to the right of its run.
   const inwards = { x: -(y2 - y1) / length, y: (x2 - x1) / length };
+  // Beside an upright wall words begin, or end, where they would else lie over it.
   const beside = (pixels: number) => ({
     x: (x1 + x2) / 2 + inwards.x * pixels,
     y: (y1 + y2) / 2 + inwards.y * pixels + ABOVE_MARK,
+    textAnchor:
+      Math.abs(inwards.x) < UPRIGHT
+        ? ('middle' as const)
+        : inwards.x * pixels > 0
+          ? ('start' as const)
+          : ('end' as const),
   });
   const line = { x1, y1, x2, y2 };
   const colour = isChosen ? palette.ink : palette.lake;
@@ -45,8 +59,7 @@ function WallLine({ laid, number, scale, isChosen, onChoose }: WallLineProps) {
       )}
       {length > 22 && (
         <SvgText
-          {...beside(16)}
-          textAnchor="middle"
+          {...beside(isChosen ? 18 : 12)}
           fontFamily={isChosen ? fonts.figureBold : fonts.figure}
           fontSize={14}
           fill={isChosen ? palette.ink : palette.soft}
@@ -55,13 +68,7 @@ function WallLine({ laid, number, scale, isChosen, onChoose }: WallLineProps) {
         </SvgText>
       )}
       {isChosen && (
-        <SvgText
-          {...beside(-18)}
-          textAnchor="middle"
-          fontFamily={fonts.figureBold}
-          fontSize={14}
-          fill={palette.ink}
-        >
+        <SvgText {...beside(-20)} fontFamily={fonts.figureBold} fontSize={14} fill={palette.ink}>
           {figureWithUnit(wall.lengthM, 'length', units)}
         </SvgText>
       )}
@@ -108,7 +115,7 @@ function RoofLines({ roofs, scale }: { readonly roofs: readonly Roof[]; readonly
   return roofs.map(({ id, form, outline, wings }) => (
     <G key={id}>
       {outline !== null && (
-        <Polygon points={pointsOf(outline, scale)} fill="none" stroke={palette.lake} strokeWidth={1.5} />
+        <Polygon points={pointsOf(outline, scale)} fill="none" stroke={palette.unseen} strokeWidth={1} />
       )}
       {form === 'slope' &&
         wings.map((wing) => {
@@ -120,8 +127,8 @@ function RoofLines({ roofs, scale }: { readonly roofs: readonly Roof[]; readonly
               y1={scale.y(a.yM)}
               x2={scale.x(b.xM)}
               y2={scale.y(b.yM)}
-              stroke={palette.lake}
-              strokeWidth={1.5}
+              stroke={palette.unseen}
+              strokeWidth={1}
             />
           );
         })}
@@ -141,8 +148,13 @@ export function OutlinePicture({
 }: OutlinePictureProps) {
   const palette = usePalette();
   const { units } = usePreferences();
+  const { change } = useOutlineKeep(storey);
   const [width, setWidth] = useState(0);
+  const [draggedM, setDraggedM] = useState<number | null>(null);
   const walls = layOutline(storey);
+  const at = walls.findIndex(({ wall }) => wall.id === chosen);
+  const canMove = at !== -1 && withWallMoved(storey, at, 0) !== null;
+  const dragged = draggedM === null ? null : withWallMoved(storey, at, draggedM);
   const below = lower === null ? [] : layOutline(lower);
   const gap = gapOf(storey);
   const places = [
@@ -168,7 +180,7 @@ export function OutlinePicture({
               />
               <SvgText
                 x={scale.x(outline.reduce((sum, { xM }) => sum + xM, 0) / outline.length)}
-                y={scale.y(outline.reduce((sum, { yM }) => sum + yM, 0) / outline.length) + ABOVE_MARK}
+                y={scale.y(Math.min(...outline.map(({ yM }) => yM))) - ABOVE_FOOT}
                 textAnchor="middle"
                 fontFamily={fonts.text}
                 fontSize={13}
@@ -219,7 +231,26 @@ export function OutlinePicture({
               />
             </G>
           )}
+          {dragged !== null && (
+            <Polygon
+              points={cornersOf(layOutline(dragged), scale)}
+              fill="none"
+              stroke={palette.ink}
+              strokeWidth={2}
+            />
+          )}
         </Svg>
+      )}
+      {scale !== null && canMove && (
+        <WallHandle
+          key={chosen}
+          storey={storey}
+          at={at}
+          below={below}
+          scale={scale}
+          onDrag={setDraggedM}
+          onMove={(movedM) => change('The wall was moved.', (drawn) => withWallMoved(drawn, at, movedM))}
+        />
       )}
     </View>
   );

@@ -140,13 +140,18 @@ function OwnPart({ roof, storey, wall, onOutline }: OwnPartProps) {
           />
         </>
       ) : (
-        <BesideFields
-          beside={held.beside}
-          depthLabel={`Depth, from ${wallName(storey, held.wall.wall)} inwards`}
-          onChange={(beside: BesideWall, stage) =>
-            onOutline(outlineBeside(held.wall, beside, 'within'), stage)
-          }
-        />
+        <>
+          <Text look="small" tone="soft">
+            Over a part along {wallName(storey, held.wall.wall)}, seen from indoors.
+          </Text>
+          <BesideFields
+            beside={held.beside}
+            depthLabel="Depth inwards"
+            onChange={(beside: BesideWall, stage) =>
+              onOutline(outlineBeside(held.wall, beside, 'within'), stage)
+            }
+          />
+        </>
       )}
       <Button kind="quiet" icon="trash-can-outline" label={`Delete ${roof.name}`} onPress={remove} />
     </>

@@ -1,4 +1,4 @@
-import type { Roof, Storey } from '@calvet/contract';
+import type { Roof, Storey, Zone } from '@calvet/contract';
 import { layOutline } from '@calvet/contract/plan/lay-outline';
 import { useState } from 'react';
 import { View } from 'react-native';
@@ -16,6 +16,7 @@ interface SectionPictureProps {
   /** The lowest first. */
   readonly storeys: readonly Storey[];
   readonly roofs: readonly Roof[];
+  readonly zones: readonly Zone[];
   readonly chosen: string | null;
   readonly onChoose: (storey: Storey) => void;
   readonly height: number;
@@ -81,14 +82,21 @@ function roofLines(levels: readonly Level[], roofs: readonly Roof[]) {
 }
 
 /** The house from the front: its storeys on each other, floors between them, what closes it above. */
-export function SectionPicture({ storeys, roofs, chosen, onChoose, height }: SectionPictureProps) {
+export function SectionPicture({ storeys, roofs, zones, chosen, onChoose, height }: SectionPictureProps) {
   const palette = usePalette();
   const { units } = usePreferences();
   const [width, setWidth] = useState(0);
   const levels = levelsOf(storeys);
   const lines = roofLines(levels, roofs);
+  const rooms = zones.flatMap(({ id, storeyId, outline }) => {
+    const level = levels.find(({ storey }) => storey.id === storeyId);
+    const xs = outline.map(({ xM }) => xM);
+    return level === undefined
+      ? []
+      : [{ id, x0M: Math.min(...xs), x1M: Math.max(...xs), floorM: level.floorM, headM: level.headM }];
+  });
   const places = [
-    ...levels.flatMap(({ x0M, x1M, floorM, headM }) => [
+    ...[...levels, ...rooms].flatMap(({ x0M, x1M, floorM, headM }) => [
       { xM: x0M, yM: floorM },
       { xM: x1M, yM: headM },
     ]),
@@ -106,6 +114,18 @@ export function SectionPicture({ storeys, roofs, chosen, onChoose, height }: Sec
               fill="none"
               stroke={palette.lake}
               strokeWidth={4}
+            />
+          ))}
+          {rooms.map(({ id, x0M, x1M, floorM, headM }) => (
+            <Rect
+              key={id}
+              x={scale.x(x0M)}
+              y={scale.y(headM)}
+              width={scale.x(x1M) - scale.x(x0M)}
+              height={scale.y(floorM) - scale.y(headM)}
+              fill="none"
+              stroke={palette.unseen}
+              strokeWidth={2}
             />
           ))}
           {levels.map(({ storey, x0M, x1M, floorM, headM }) => {

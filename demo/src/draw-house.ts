@@ -1,0 +1,129 @@
+import {
+  notStored,
+  type Opening,
+  type OpeningBody,
+  type Plan,
+  type PlannedBuildUp,
+  type Roof,
+  type RoofBody,
+  type Storey,
+  type StoreyBody,
+  type Wall,
+  type Zone,
+  type ZoneBody,
+} from '@calvet/contract';
+import { outlineBeside, type BesideWall } from '@calvet/contract/plan/beside-wall';
+import { laidAgain, type RoofLay } from '@calvet/contract/plan/fit-wings';
+import { planId } from '@calvet/contract/plan/item-key';
+import { layOutline } from '@calvet/contract/plan/lay-outline';
+import { newWall } from '@calvet/contract/plan/outline-shapes';
+import type { Drawing } from '@calvet/contract/plan/plan-input';
+import { idOf } from './ids';
+
+/** A wall of the scenario: its length and turn, what is special about it, and the openings in it. */
+export interface WallPlan extends Partial<Omit<Wall, 'id' | 'stretches'>> {
+  readonly lengthM: number;
+  readonly turnDeg: number;
+  /** Rooms along it from its left end, each but the last with its length. */
+  readonly rooms?: readonly (readonly [name: string, lengthM: number | null])[];
+  readonly openings?: readonly (Partial<OpeningBody> & Pick<OpeningBody, 'use' | 'widthM' | 'heightM'>)[];
+  /** A room beyond it. */
+  readonly beyond?: BesideWall & Pick<ZoneBody, 'name' | 'use'>;
+}
+
+/** A storey of the scenario, and what closes it above. */
+export interface StoreyPlan extends Partial<Omit<StoreyBody, 'outline' | 'level'>> {
+  readonly name: string;
+  readonly walls: readonly WallPlan[];
+  readonly thicknessM: number;
+  readonly roof: Pick<RoofBody, 'name'> & Partial<RoofBody> & { readonly lay?: RoofLay };
+}
+
+/** A drawing of the scenario: its build-ups, and its storeys, the lowest first. */
+export interface HousePlan {
+  readonly buildUps: readonly Omit<PlannedBuildUp, 'id'>[];
+  readonly storeys: readonly StoreyPlan[];
+}
+
+/** Draws a house of the scenario: the records that a device would have made, each with an id that stays. */
+export function drawHouse(key: string, begun: string, plan: HousePlan): Drawing {
+  const houseId = idOf(key, begun);
+  const id = (what: string): string => idOf(`${key} ${what}`, begun);
+  const record = <Body>(what: string, body: Body) => ({ ...body, ...notStored(id(what), houseId) });
+  const zones: Zone[] = [];
+  const openings: Opening[] = [];
+
+  const wallOf = (storey: string, thicknessM: number, wall: WallPlan, i: number): Wall => {
+    const { rooms = [], openings: inIt = [], beyond: _, ...own } = wall;
+    const what = `${storey} wall ${i}`;
+    inIt.forEach((opening, n) => {
+      openings.push(
+        record(`${what} opening ${n}`, {
+          name: null,
+          on: id(what),
+          totalM2: null,
+          count: 1,
+          alongM: null,
+          buildUp: null,
+          ...opening,
+        }),
+      );
+    });
+    return {
+      ...newWall(wall.lengthM, wall.turnDeg, { thicknessM, boundary: 'outdoors' }),
+      ...own,
+      id: id(what),
+      stretches: rooms.map(([room, lengthM], n) => ({ id: id(`${what} room ${n}`), room, lengthM })),
+    };
+  };
+
+  const storeys = plan.storeys.map(({ walls, thicknessM, roof: _, ...own }, level): Storey => {
+    const storey = record(own.name, {
+      level,
+      heightM: 2.5,
+      floorDepthM: 0,
+      under: 'ground' as const,
+      start: { xM: 0, yM: 0 },
+      floorVoidM2: 0,
+      countsAsFloor: true,
+      ...own,
+      outline: walls.map((wall, i) => wallOf(own.name, thicknessM, wall, i)),
+    });
+    layOutline(storey).forEach((laid, i) => {
+      const beyond = walls[i]?.beyond;
+      if (beyond === undefined) return;
+      const { name, use, ...beside } = beyond;
+      const outline = outlineBeside(laid, beside);
+      zones.push(record(`${own.name} ${name}`, { name, use, storeyId: storey.id, outline }));
+    });
+    return storey;
+  });
+
+  const cornersOf = (storey: Storey | undefined) =>
+    storey === undefined ? [] : [layOutline(storey).map(({ from }) => from)];
+  const roofs = storeys.map((storey, level): Roof => {
+    const { lay, ...own } = plan.storeys[level]?.roof ?? { name: '' };
+    const [corners = []] = cornersOf(storey);
+    const part = { corners, covers: cornersOf(storeys[level + 1]) };
+    const fitted = lay === undefined ? [] : laidAgain([], part, lay);
+    if (fitted === null) throw new Error(`No slopes fit over ${storey.name} of ${key}.`);
+    const named = fitted.map((wing, i) => ({ ...wing, id: id(`roof ${level} wing ${i}`) }));
+    return record(`roof ${level}`, {
+      storeyId: storey.id,
+      form: lay?.form ?? 'flatCeiling',
+      outline: null,
+      pitch: null,
+      collarM: null,
+      buildUp: null,
+      ...own,
+      wings: lay === undefined ? [] : (laidAgain(named, part, lay) ?? []),
+    });
+  });
+  const drawn: Plan = {
+    ...notStored(planId(houseId), houseId),
+    face: 'inside',
+    drawnAt: 'outside',
+    buildUps: plan.buildUps.map((buildUp) => ({ ...buildUp, id: id(`build-up ${buildUp.use}`) })),
+  };
+  return { plans: [drawn], storeys, zones, roofs, openings };
+}

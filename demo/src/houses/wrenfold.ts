@@ -1,0 +1,130 @@
+import {
+  PLACE,
+  conventions,
+  fromLibrary,
+  AS_DRAWN,
+  planned,
+  side,
+  windows,
+  entrance,
+  door,
+  glazing,
+  test,
+  STEPS,
+} from '../house-parts';
+import type { DemoHouse } from '../scenario';
+
+/** Two storeys, the upper under the slopes; it meets its target, not proven yet. */
+export const wrenfold: DemoHouse = {
+  key: 'wrenfold',
+  begun: '2026-05-04',
+  house: {
+    name: 'Wrenfold 4',
+    place: PLACE,
+    builder: 'Harlow-Denn Joiners',
+    ...AS_DRAWN,
+    bedrooms: 4,
+    target: { quantity: 'n50', limit: 1 },
+    ...conventions,
+  },
+  plan: {
+    buildUps: [
+      planned('wall', fromLibrary('framed-wall-140-board')),
+      planned('rim', fromLibrary('rim-board')),
+      planned('ceiling', fromLibrary('ceiling-loose-fill')),
+      planned('roof', fromLibrary('roof-slope-220')),
+      planned('floor', fromLibrary('slab-board-150')),
+      planned('opening', glazing(0.95, 'Triple glazing in timber')),
+    ],
+    storeys: [
+      {
+        name: 'Ground floor',
+        heightM: 2.55,
+        thicknessM: 0.3,
+        walls: [
+          side(11.8, 90, {
+            name: 'north wall',
+            rooms: [
+              ['Kitchen', 4.2],
+              ['Living room', null],
+            ],
+            openings: [windows(1.2, 1.4, 2), { ...door, alongM: 2 }],
+          }),
+          side(6.4, 90, { name: 'east wall', rooms: [['Living room', null]], openings: [windows(2.4, 2.1)] }),
+          side(4, -90, { name: 'porch wall', openings: [entrance] }),
+          side(2.4, 90, { name: 'porch side', openings: [windows(0.6, 1.2)] }),
+          side(7.8, 90, {
+            name: 'south wall',
+            rooms: [
+              ['Study', 3.4],
+              ['Hall', null],
+            ],
+            openings: [windows(1.8, 1.4, 2)],
+          }),
+          side(8.8, 90, { name: 'west wall', openings: [windows(0.9, 1.2, 2)] }),
+        ],
+        roof: { name: 'Roof of ground floor' },
+      },
+      {
+        name: 'Upper floor',
+        heightM: 1.35,
+        floorDepthM: 0.3,
+        under: 'outdoors',
+        floorVoidM2: 4.2,
+        thicknessM: 0.3,
+        walls: [
+          side(11.8, 90, {
+            name: 'north wall',
+            rooms: [
+              ['Bedroom 1', 5],
+              ['Bath', null],
+            ],
+          }),
+          side(6.4, 90, { name: 'east wall', openings: [windows(1.4, 1.2)] }),
+          side(4, -90, { name: 'porch wall' }),
+          side(2.4, 90, { name: 'porch side' }),
+          side(7.8, 90, { name: 'south wall', openings: [windows(1.4, 1.2)] }),
+          side(8.8, 90, { name: 'west wall', rooms: [['Bedroom 2', null]] }),
+        ],
+        roof: {
+          name: 'Main roof',
+          lay: { form: 'slope', end: 'gable', low: 'y0' },
+          pitch: 0.9,
+          collarM: 1.1,
+        },
+      },
+    ],
+  },
+  gradeOf: ({ name, kind }) => (kind === 'opening' ? null : /^Upper floor|rim/.test(name) ? 'II' : 'I'),
+  tests: [
+    test({
+      key: 'wrenfold bare',
+      stage: 'bareBarrier',
+      day: '2026-07-16',
+      law: { q50M3h: 302, exponent: 0.66 },
+      indoorTemperatureC: 21,
+      outdoorTemperatureC: 17,
+      windMs: 1.8,
+      baselinePa: -0.7,
+      pressuresPa: STEPS,
+      scatter: 0.008,
+      seed: 0.1701,
+      note: 'Shell only, windows in, no services through the barrier yet.',
+    }),
+    test({
+      key: 'wrenfold services',
+      stage: 'servicesIn',
+      day: '2026-09-22',
+      law: { q50M3h: 386, exponent: 0.65 },
+      indoorTemperatureC: 19.5,
+      outdoorTemperatureC: 11,
+      windMs: 2.3,
+      baselinePa: -1.2,
+      pressuresPa: STEPS,
+      scatter: 0.028,
+      seed: 0.2702,
+      bothDirections: true,
+      note: 'Exhaust stub in the bath taped for the test, tape taken off afterwards.',
+    }),
+  ],
+};
