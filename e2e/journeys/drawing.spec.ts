@@ -1,32 +1,14 @@
 import { readFile } from 'node:fs/promises';
 import type { Page } from '@playwright/test';
+import { addStorey, answer, bareHouse, drawRectangle } from './drawn-house';
 import { isForEverybody } from './for-everybody';
 import { allSent, appIsKept, enter, expect, onOtherDevice, test, unsent } from './running-app';
-
-const answer = (page: Page) => page.getByRole('heading', { level: 2 }).first();
 
 /** The key that gives the front wall of the ground floor its worst grade. */
 const gradeOf = (page: Page) =>
   page
     .getByRole('group', { name: 'Grade of Ground floor, front wall' })
     .getByRole('button', { name: /^Grade III/ });
-
-/** A house of which nothing is known but what has to be asked. */
-async function bareHouse(page: Page, url: string, name: string): Promise<void> {
-  await page.goto(`${url}/houses/new`);
-  await page.getByLabel('Name', { exact: true }).fill(name);
-  await enter(page, 'Bedrooms', '3');
-  await enter(page, 'Limit', '1.5');
-  await page.getByRole('button', { name: 'Create house' }).click();
-  await expect(page.getByRole('button', { name: 'Draw the house' })).toBeVisible();
-}
-
-async function drawRectangle(page: Page, width: string, depth: string): Promise<void> {
-  await enter(page, 'Width', width);
-  await enter(page, 'Depth', depth);
-  await page.getByRole('button', { name: 'Draw it' }).click();
-  await expect(page.getByRole('textbox', { name: 'Length', exact: true })).toBeVisible();
-}
 
 test('without a server a house is drawn and graded, and arrives whole elsewhere', async ({
   page,
@@ -45,8 +27,7 @@ test('without a server a house is drawn and graded, and arrives whole elsewhere'
   await drawRectangle(page, '10', '8');
   // Inside of walls of 0.3 m: 9.4 m × 7.4 m × 2.5 m.
   await expect(answer(page)).toHaveText('69.6 m² of floor, 174 m³');
-  await page.getByRole('button', { name: 'Storey', exact: true }).click();
-  await page.getByRole('button', { name: 'Draw it' }).click();
+  await addStorey(page);
   await expect(answer(page)).toHaveText('139.1 m² of floor, 348 m³');
 
   // Slopes over the storey that nothing stands on: ridge along the longer side, w²·t/4·L more.

@@ -137,3 +137,24 @@ test('changes of different entries come to the same entries in either order', ()
     }),
   );
 });
+
+test('a group that is given up is gone as a whole, whatever was changed of it before', () => {
+  const seen = testOf(reading('a'));
+  const typed = changeBetween('airtightnessTest', seen, testOf(reading('a'), reading('b')));
+  const given = changeBetween('airtightnessTest', laid(seen, typed), { depressurise: null });
+  expect(given).toEqual({ body: { depressurise: null }, parts: [] });
+  expect(laid(seen, joinedChanges(typed, given)).depressurise).toBeNull();
+  // And taken up again it is what was entered then.
+  const none = laid(seen, given);
+  const again = changeBetween('airtightnessTest', none, testOf(reading('c')));
+  const body = laid(seen, joinedChanges(given, again));
+  expect(body.depressurise).toEqual(testOf(reading('c')).depressurise);
+});
+
+test('a group that one gave up and another changed is in dispute', () => {
+  const seen = testOf(reading('a'));
+  const given = changeBetween('airtightnessTest', seen, { depressurise: null });
+  const changed = changeBetween('airtightnessTest', seen, testOf(reading('a', -60)));
+  const isTouched = keysOf(given).some((one) => keysOf(changed).some((other) => touches(one, other)));
+  expect(isTouched).toBe(true);
+});

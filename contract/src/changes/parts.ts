@@ -184,11 +184,12 @@ export function changeBetween(kind: Kind, seen: Body, wished: Body): BodyChange 
   const body: Record<string, unknown> = {};
   const parts: PartChange[] = [];
   for (const [field, value] of Object.entries(wished)) {
-    if (!inParts.has(field) && !dequal(seen[field], value)) body[field] = value;
+    // A group that is given up goes as a whole: without its parts nothing would be left to put them into.
+    if ((!inParts.has(field) || value === null) && !dequal(seen[field], value)) body[field] = value;
   }
   for (const [path, { key }] of Object.entries(PARTS[kind])) {
     const [field = ''] = path.split('.');
-    if (!(field in wished)) continue;
+    if (!(field in wished) || wished[field] === null) continue;
     if (key !== null) parts.push(...entryChanges(path, key, entriesAt(seen, path), entriesAt(wished, path)));
     else if (!dequal(at(seen, path), at(wished, path))) parts.push({ path, value: at(wished, path) });
   }
@@ -197,7 +198,11 @@ export function changeBetween(kind: Kind, seen: Body, wished: Body): BodyChange 
 
 /** Two changes of one record as one; the later one counts. */
 export function joinedChanges(first: BodyChange, second: BodyChange): BodyChange {
-  return { body: { ...first.body, ...second.body }, parts: second.parts.reduce(joinedPart, first.parts) };
+  const isThere = (part: PartChange) => !((part.path.split('.')[0] ?? '') in second.body);
+  return {
+    body: { ...first.body, ...second.body },
+    parts: second.parts.reduce(joinedPart, first.parts.filter(isThere)),
+  };
 }
 
 const isRemoval = (part: PartChange): boolean => 'entry' in part && part.entry === null;
