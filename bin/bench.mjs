@@ -197,6 +197,7 @@ async function main() {
       await measure('large-house', `http://127.0.0.1:${barePort}/`);
       await measure('store', await bundleStorePage());
       await measure('entries');
+      await measure('drawing');
     } finally {
       bare.close();
       await server.stop();

@@ -1,4 +1,6 @@
+import { memo } from 'react';
 import { Pressable, StyleSheet } from 'react-native';
+import useLatestCallback from 'use-latest-callback';
 import Icon, { type IconName } from './icon-font/icon-set';
 import { Text } from './text';
 import { useIsWide, usePalette } from './theme';
@@ -25,6 +27,12 @@ interface ButtonProps {
 
 /** A thing to do. At least 48 px high, in words. */
 export function Button(props: ButtonProps) {
+  const press = useLatestCallback(props.onPress);
+  return <Drawn {...props} onPress={press} />;
+}
+
+/** The same while nothing about it but what a press does has changed: a page has dozens, and is typed into. */
+const Drawn = memo(function Drawn(props: ButtonProps) {
   const {
     label,
     onPress,
@@ -71,7 +79,7 @@ export function Button(props: ButtonProps) {
       )}
     </Pressable>
   );
-}
+});
 
 const styles = StyleSheet.create({
   button: {

@@ -1,5 +1,6 @@
-import type { KeyboardEvent } from 'react';
+import { memo, type KeyboardEvent } from 'react';
 import { Pressable, StyleSheet, View } from 'react-native';
+import useLatestCallback from 'use-latest-callback';
 import { Text } from './text';
 import { usePalette } from './theme';
 import { CORNER, space, TOUCH } from './tokens';
@@ -53,13 +54,13 @@ function byKeys(event: KeyboardEvent<HTMLElement>): void {
 const BY_KEYS = { onKeyDown: byKeys } as object;
 
 /** One of a few: chips side by side, the chosen one framed and heavy. One stop for the tab key. */
-export function Choice<Value extends string>({
-  label,
-  options,
-  value,
-  onChange,
-  even = false,
-}: ChoiceProps<Value>) {
+export function Choice<Value extends string>(props: ChoiceProps<Value>) {
+  const change = useLatestCallback(props.onChange as (value: string) => void);
+  return <Drawn {...props} onChange={change} />;
+}
+
+/** The same while nothing about it but what a press does has changed: a page has dozens of chips, and is typed into. */
+const Drawn = memo(function Drawn({ label, options, value, onChange, even = false }: ChoiceProps<string>) {
   const palette = usePalette();
   const isAnyChosen = options.some((option) => option.value === value);
   return (
@@ -92,7 +93,7 @@ export function Choice<Value extends string>({
       })}
     </View>
   );
-}
+});
 
 const styles = StyleSheet.create({
   row: { flexDirection: 'row', flexWrap: 'wrap', gap: space.s },

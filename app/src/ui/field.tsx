@@ -1,7 +1,8 @@
 import { unitOf } from '@calvet/core';
-import { Children, useId, useState, type ReactNode } from 'react';
+import { Children, memo, useId, useState, type ReactNode } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { TextInput } from 'react-native-paper';
+import useLatestCallback from 'use-latest-callback';
 import { usePreferences } from '../data/preferences';
 import type { EntryStage } from '../data/typing';
 import { Button } from './button';
@@ -127,7 +128,14 @@ export function FieldTrouble({
 }
 
 /** A labelled field for one figure. */
-export function NumberField({ message, onTroubleChange, unit, hint, below, ...input }: NumberFieldProps) {
+export function NumberField(props: NumberFieldProps) {
+  const commit = useLatestCallback(props.onCommit);
+  return <DrawnNumberField {...props} onCommit={commit} />;
+}
+
+/** The same while nothing about it but where its figure goes has changed. */
+const DrawnNumberField = memo(function DrawnNumberField(props: NumberFieldProps) {
+  const { message, onTroubleChange, unit, hint, below, ...input } = props;
   const { units } = usePreferences();
   const [trouble, setTrouble] = useState<EntryTrouble | null>(null);
   const messageId = useId();
@@ -154,7 +162,7 @@ export function NumberField({ message, onTroubleChange, unit, hint, below, ...in
       />
     </Labelled>
   );
-}
+});
 
 interface GivenFieldProps extends Omit<NumberFieldProps, 'onCommit' | 'isRequired'> {
   /** Called as with any field, but never without a figure. */
@@ -194,7 +202,14 @@ interface TextFieldProps {
 }
 
 /** A labelled field for words. */
-export function TextField({ label, value, onChange, message, ...rest }: TextFieldProps) {
+export function TextField(props: TextFieldProps) {
+  const change = useLatestCallback(props.onChange);
+  return <DrawnTextField {...props} onChange={change} />;
+}
+
+/** The same while nothing about it but where its words go has changed. */
+const DrawnTextField = memo(function DrawnTextField(props: TextFieldProps) {
+  const { label, value, onChange, message, ...rest } = props;
   const palette = usePalette();
   const messageId = useId();
   return (
@@ -215,7 +230,7 @@ export function TextField({ label, value, onChange, message, ...rest }: TextFiel
       />
     </Labelled>
   );
-}
+});
 
 const styles = StyleSheet.create({
   field: { gap: space.xs },

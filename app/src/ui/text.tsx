@@ -1,4 +1,4 @@
-import type { ReactNode } from 'react';
+import { memo, type ReactNode } from 'react';
 import { StyleSheet, Text as NativeText, type TextProps as NativeTextProps } from 'react-native';
 import { usePalette } from './theme';
 import { fonts, rem, type Palette } from './tokens';
@@ -29,7 +29,7 @@ interface TextProps extends NativeTextProps {
 }
 
 /** Text in the house's type; figures are set in the face that keeps 0 and O, 1 and l apart. */
-export function Text({ look = 'body', tone = 'ink', level, style, ...rest }: TextProps) {
+export const Text = memo(function Text({ look = 'body', tone = 'ink', level, style, ...rest }: TextProps) {
   const palette = usePalette();
   const heading = level === undefined ? {} : { role: 'heading' as const, 'aria-level': level };
   return (
@@ -44,4 +44,4 @@ export function Text({ look = 'body', tone = 'ink', level, style, ...rest }: Tex
       ]}
     />
   );
-}
+});

@@ -18,8 +18,20 @@ export const itemKey = {
   opening: (opening: string) => `opening/${opening}`,
 } as const;
 
+/** Ids that were asked for before: each costs a hash, and a drawing asks for all of its own with every key that is typed. */
+const known = new Map<string, string>();
+const KNOWN_MAX = 5000;
+
 /** The id of the record of an item, the same on every device. */
-export const itemId = (houseId: string, key: string): string => v5(key, houseId);
+export function itemId(houseId: string, key: string): string {
+  const name = `${houseId}/${key}`;
+  const before = known.get(name);
+  if (before !== undefined) return before;
+  if (known.size >= KNOWN_MAX) known.clear();
+  const id = v5(key, houseId);
+  known.set(name, id);
+  return id;
+}
 
 /** The id of the drawing of a house. */
 export const planId = (houseId: string): string => itemId(houseId, 'plan');

@@ -20,6 +20,19 @@ export interface DrawnArea extends PlannedArea {
 export const wallName = ({ outline }: Pick<Storey, 'outline'>, wall: Pick<Wall, 'id' | 'name'>): string =>
   wall.name ?? `wall ${outline.findIndex(({ id }) => id === wall.id) + 1}`;
 
+const fromLibrary = new Map<EnvelopeKind, BuildUp>();
+
+/** What areas of a kind are built of until somebody plans it; the same each time. */
+function firstFor(use: EnvelopeKind): BuildUp {
+  const known = fromLibrary.get(use);
+  if (known !== undefined) return known;
+  const [first] = libraryFor(use);
+  if (first === undefined) throw new Error(`The library of build-ups has none for ${use}.`);
+  const buildUp = buildUpOf(first);
+  fromLibrary.set(use, buildUp);
+  return buildUp;
+}
+
 /** The build-up that the drawing has for a kind of area, or by the id of one. */
 function buildUpFor(all: readonly PlannedBuildUp[], use: EnvelopeKind, id: string | null): BuildUp {
   const planned = all.find((each) => each.id === id) ?? all.find((each) => each.use === use);
@@ -27,9 +40,7 @@ function buildUpFor(all: readonly PlannedBuildUp[], use: EnvelopeKind, id: strin
     const { name, layers, frameAlignment, gradedLayer } = planned;
     return { name, layers, frameAlignment, gradedLayer };
   }
-  const [first] = libraryFor(use);
-  if (first === undefined) throw new Error(`The library of build-ups has none for ${use}.`);
-  return buildUpOf(first);
+  return firstFor(use);
 }
 
 const FLOOR_WORDS: Readonly<Record<PlanUnder | 'garage', string>> = {

@@ -1,9 +1,10 @@
 import type { PlanPlace, Roof, Storey, Wall, Wing, Zone } from '@calvet/contract';
 import { gapOf, layOutline, type LaidWall } from '@calvet/contract/plan/lay-outline';
 import { withWallMoved } from '@calvet/contract/plan/outline-edits';
-import { useState } from 'react';
+import { memo, useState } from 'react';
 import { View } from 'react-native';
 import Svg, { Circle, G, Line, Polygon, Text as SvgText } from 'react-native-svg';
+import useLatestCallback from 'use-latest-callback';
 import { usePreferences } from '../../data/preferences';
 import { figureWithUnit } from '../../ui/format';
 import { usePalette } from '../../ui/theme';
@@ -22,19 +23,23 @@ const ABOVE_FOOT = 8;
 const UPRIGHT = 0.5;
 
 interface WallLineProps {
-  readonly laid: LaidWall;
+  readonly x1: number;
+  readonly y1: number;
+  readonly x2: number;
+  readonly y2: number;
+  /** Within the outline, from 1. */
   readonly number: number;
-  readonly scale: PlanScale;
-  readonly isChosen: boolean;
-  readonly onChoose: (wall: Wall) => void;
+  readonly isToOutdoors: boolean;
+  /** Its length in words, of the one that is chosen; null of the others. */
+  readonly chosenLength: string | null;
+  /** Called with its number. */
+  readonly onChoose: (number: number) => void;
 }
 
 /** A wall as a line, its number within the house, and, of the one that is chosen, its length beyond it. */
-function WallLine({ laid, number, scale, isChosen, onChoose }: WallLineProps) {
+const WallLine = memo(function WallLine(props: WallLineProps) {
+  const { x1, y1, x2, y2, number, isToOutdoors, chosenLength, onChoose } = props;
   const palette = usePalette();
-  const { units } = usePreferences();
-  const { wall, from, to } = laid;
-  const [x1, y1, x2, y2] = [scale.x(from.xM), scale.y(from.yM), scale.x(to.xM), scale.y(to.yM)];
   const length = Math.hypot(x2 - x1, y2 - y1) || 1;
   // Indoors lies to the right of its run.
   const inwards = { x: -(y2 - y1) / length, y: (x2 - x1) / length };
@@ -50,13 +55,12 @@ function WallLine({ laid, number, scale, isChosen, onChoose }: WallLineProps) {
           : ('end' as const),
   });
   const line = { x1, y1, x2, y2 };
+  const isChosen = chosenLength !== null;
   const colour = isChosen ? palette.ink : palette.lake;
   return (
     <G>
       <Line {...line} stroke={colour} strokeWidth={isChosen ? 9 : 5} strokeLinecap="square" />
-      {wall.boundary !== 'outdoors' && (
-        <Line {...line} stroke={palette.card} strokeWidth={2} strokeDasharray="7 6" />
-      )}
+      {!isToOutdoors && <Line {...line} stroke={palette.card} strokeWidth={2} strokeDasharray="7 6" />}
       {length > 22 && (
         <SvgText
           {...beside(isChosen ? 18 : 12)}
@@ -69,13 +73,13 @@ function WallLine({ laid, number, scale, isChosen, onChoose }: WallLineProps) {
       )}
       {isChosen && (
         <SvgText {...beside(-20)} fontFamily={fonts.figureBold} fontSize={14} fill={palette.ink}>
-          {figureWithUnit(wall.lengthM, 'length', units)}
+          {chosenLength}
         </SvgText>
       )}
-      <Line {...line} stroke="transparent" strokeWidth={REACH} onPress={() => onChoose(wall)} />
+      <Line {...line} stroke="transparent" strokeWidth={REACH} onPress={() => onChoose(number)} />
     </G>
   );
-}
+});
 
 interface OutlinePictureProps {
   readonly storey: Storey;
@@ -149,6 +153,10 @@ export function OutlinePicture({
   const palette = usePalette();
   const { units } = usePreferences();
   const { change } = useOutlineKeep(storey);
+  const chooseNumber = useLatestCallback((number: number) => {
+    const wall = storey.outline[number - 1];
+    if (wall !== undefined) onChoose(wall);
+  });
   const [width, setWidth] = useState(0);
   const [draggedM, setDraggedM] = useState<number | null>(null);
   const walls = layOutline(storey);
@@ -200,14 +208,17 @@ export function OutlinePicture({
               strokeDasharray="3 5"
             />
           )}
-          {walls.map((laid, i) => (
+          {walls.map(({ wall, from, to }, i) => (
             <WallLine
-              key={laid.wall.id}
-              laid={laid}
+              key={wall.id}
+              x1={scale.x(from.xM)}
+              y1={scale.y(from.yM)}
+              x2={scale.x(to.xM)}
+              y2={scale.y(to.yM)}
               number={i + 1}
-              scale={scale}
-              isChosen={laid.wall.id === chosen}
-              onChoose={onChoose}
+              isToOutdoors={wall.boundary === 'outdoors'}
+              chosenLength={wall.id === chosen ? figureWithUnit(wall.lengthM, 'length', units) : null}
+              onChoose={chooseNumber}
             />
           ))}
           {gap !== null && end !== undefined && (

@@ -1,8 +1,10 @@
 import type { Roof, Storey, Zone } from '@calvet/contract';
 import { layOutline } from '@calvet/contract/plan/lay-outline';
-import { useState } from 'react';
+import { dequal } from 'dequal';
+import { memo, useState } from 'react';
 import { View } from 'react-native';
 import Svg, { G, Line, Path, Rect, Text as SvgText } from 'react-native-svg';
+import useLatestCallback from 'use-latest-callback';
 import { usePreferences } from '../../data/preferences';
 import { figureWithUnit } from '../../ui/format';
 import { usePalette } from '../../ui/theme';
@@ -23,7 +25,10 @@ interface SectionPictureProps {
 }
 
 interface Level {
-  readonly storey: Storey;
+  readonly id: string;
+  readonly name: string;
+  readonly clearM: number;
+  readonly frameM: number;
   readonly x0M: number;
   readonly x1M: number;
   readonly floorM: number;
@@ -37,14 +42,15 @@ function levelsOf(storeys: readonly Storey[]): readonly Level[] {
     const floorM = i === 0 ? 0 : headM + storey.floorDepthM;
     headM = floorM + storey.heightM;
     const xs = layOutline(storey).map(({ from }) => from.xM);
-    return { storey, x0M: Math.min(...xs), x1M: Math.max(...xs), floorM, headM };
+    const { id, name, heightM: clearM, floorDepthM: frameM } = storey;
+    return { id, name, clearM, frameM, x0M: Math.min(...xs), x1M: Math.max(...xs), floorM, headM };
   });
 }
 
 /** The line of a wing's roof from the front, in m: a gable or a hip towards whoever looks, or a slope rising away. */
 function roofLines(levels: readonly Level[], roofs: readonly Roof[]) {
   return roofs.flatMap(({ storeyId, form, pitch, collarM, wings }) => {
-    const level = levels.find(({ storey }) => storey.id === storeyId);
+    const level = levels.find(({ id }) => id === storeyId);
     if (level === undefined || pitch === null || (form !== 'slope' && form !== 'monoSlope')) return [];
     return wings.map(({ id, x0M, x1M, y0M, y1M, ridge, low }) => {
       const isAlong = form === 'slope' ? ridge === 'y' : low.startsWith('x');
@@ -82,19 +88,49 @@ function roofLines(levels: readonly Level[], roofs: readonly Roof[]) {
 }
 
 /** The house from the front: its storeys on each other, floors between them, what closes it above. */
-export function SectionPicture({ storeys, roofs, zones, chosen, onChoose, height }: SectionPictureProps) {
-  const palette = usePalette();
-  const { units } = usePreferences();
-  const [width, setWidth] = useState(0);
+export function SectionPicture({ storeys, roofs, zones, onChoose, ...rest }: SectionPictureProps) {
   const levels = levelsOf(storeys);
-  const lines = roofLines(levels, roofs);
-  const rooms = zones.flatMap(({ id, storeyId, outline }) => {
-    const level = levels.find(({ storey }) => storey.id === storeyId);
+  const choose = useLatestCallback((id: string) => {
+    const storey = storeys.find((each) => each.id === id);
+    if (storey !== undefined) onChoose(storey);
+  });
+  return (
+    <Section
+      {...rest}
+      levels={levels}
+      lines={roofLines(levels, roofs)}
+      rooms={roomsBeside(levels, zones)}
+      onChoose={choose}
+    />
+  );
+}
+
+/** Unheated rooms beside storeys, as high as these. */
+function roomsBeside(levels: readonly Level[], zones: readonly Zone[]) {
+  return zones.flatMap(({ id, storeyId, outline }) => {
+    const level = levels.find((each) => each.id === storeyId);
     const xs = outline.map(({ xM }) => xM);
     return level === undefined
       ? []
       : [{ id, x0M: Math.min(...xs), x1M: Math.max(...xs), floorM: level.floorM, headM: level.headM }];
   });
+}
+
+interface SectionProps {
+  readonly levels: readonly Level[];
+  readonly lines: ReturnType<typeof roofLines>;
+  readonly rooms: ReturnType<typeof roomsBeside>;
+  readonly chosen: string | null;
+  /** Called with the id of a storey. */
+  readonly onChoose: (id: string) => void;
+  readonly height: number;
+}
+
+/** The same while nothing of it lies elsewhere: most that is typed into a storey does not show from the front. */
+const Section = memo(function Section({ levels, lines, rooms, chosen, onChoose, height }: SectionProps) {
+  const palette = usePalette();
+  const { units } = usePreferences();
+  const [width, setWidth] = useState(0);
   const places = [
     ...[...levels, ...rooms].flatMap(({ x0M, x1M, floorM, headM }) => [
       { xM: x0M, yM: floorM },
@@ -106,7 +142,7 @@ export function SectionPicture({ storeys, roofs, zones, chosen, onChoose, height
   return (
     <View style={{ height }} onLayout={({ nativeEvent }) => setWidth(Math.round(nativeEvent.layout.width))}>
       {scale !== null && (
-        <Svg width={width} height={height} role="img" aria-label={`${storeys.length} storeys from the front`}>
+        <Svg width={width} height={height} role="img" aria-label={`${levels.length} storeys from the front`}>
           {lines.map((each) => (
             <Path
               key={each.id}
@@ -128,13 +164,13 @@ export function SectionPicture({ storeys, roofs, zones, chosen, onChoose, height
               strokeWidth={2}
             />
           ))}
-          {levels.map(({ storey, x0M, x1M, floorM, headM }) => {
+          {levels.map(({ id, name, clearM, frameM, x0M, x1M, floorM, headM }) => {
             const [left, right, top, foot] = [scale.x(x0M), scale.x(x1M), scale.y(headM), scale.y(floorM)];
-            const isChosen = storey.id === chosen;
-            const clear = figureWithUnit(storey.heightM, 'length', units);
+            const isChosen = id === chosen;
+            const clear = figureWithUnit(clearM, 'length', units);
             const hasRoom = foot - top > LETTERS + 4;
             return (
-              <G key={storey.id}>
+              <G key={id}>
                 <Rect
                   x={left}
                   y={top}
@@ -144,12 +180,12 @@ export function SectionPicture({ storeys, roofs, zones, chosen, onChoose, height
                   stroke={isChosen ? palette.ink : palette.lake}
                   strokeWidth={4}
                 />
-                {storey.floorDepthM > 0 && (
+                {frameM > 0 && (
                   <Line
                     x1={left}
                     x2={right}
-                    y1={scale.y(floorM - storey.floorDepthM)}
-                    y2={scale.y(floorM - storey.floorDepthM)}
+                    y1={scale.y(floorM - frameM)}
+                    y2={scale.y(floorM - frameM)}
                     stroke={palette.unseen}
                     strokeWidth={2}
                   />
@@ -163,7 +199,7 @@ export function SectionPicture({ storeys, roofs, zones, chosen, onChoose, height
                     fontSize={LETTERS}
                     fill={palette.ink}
                   >
-                    {`${storey.name} · ${clear}`}
+                    {`${name} · ${clear}`}
                   </SvgText>
                 )}
                 <Rect
@@ -172,7 +208,7 @@ export function SectionPicture({ storeys, roofs, zones, chosen, onChoose, height
                   width={right - left}
                   height={foot - top}
                   fill="transparent"
-                  onPress={() => onChoose(storey)}
+                  onPress={() => onChoose(id)}
                 />
               </G>
             );
@@ -181,4 +217,4 @@ export function SectionPicture({ storeys, roofs, zones, chosen, onChoose, height
       )}
     </View>
   );
-}
+}, dequal);
