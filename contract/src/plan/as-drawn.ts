@@ -4,6 +4,7 @@ import { notStored } from '../record';
 import { itemId } from './item-key';
 import { measureDrawing, type HouseSizes, type MeasuredDrawing } from './measured-drawing';
 import type { Drawing } from './plan-input';
+import { roofsAsLaid } from './roofs-as-laid';
 import { drawnAreas, type DrawnArea } from './planned-areas';
 import { filledOver, whereNothingIsDrawn } from './undrawn';
 
@@ -54,21 +55,22 @@ export const areaToBe = (houseId: string, id: string, item: string, itemName: st
 });
 
 /**
- * Fills in what the records of a house leave to its drawing: sizes of the house that are null, and each drawn area, of which
- * there is a record only once something of its own was entered.
+ * Fills in what the records of a house leave to its drawing: sizes of the house that are null, where its slopes lie, and each
+ * drawn area, of which there is a record only once something of its own was entered.
  * @param begun what is laid over an area of which there is no record yet: what is being typed into it
  */
 export function asDrawn<View extends KeptHouseView>(
   view: View,
   begun: (area: KeptArea) => KeptArea = (area) => area,
 ): Drawn<View> {
-  const measured = measureDrawing(view);
+  const drawing = { ...view, roofs: roofsAsLaid(view) };
+  const measured = measureDrawing(drawing);
   if (measured.state === 'none')
     return { ...view, ...whereNothingIsDrawn(view), drawing: measured, drawn: new Map() };
   const kept = new Map(
     view.areas.flatMap((area) => (area.item === null ? [] : [[area.item, area] as const])),
   );
-  const drawn = drawnAreas(view, measured);
+  const drawn = drawnAreas(drawing, measured);
   const keys = new Set(drawn.map(({ key }) => key));
   const { id: houseId } = view.house;
   const ofDrawing = drawn.map((area) => {
@@ -77,7 +79,7 @@ export function asDrawn<View extends KeptHouseView>(
   });
   const others = view.areas.filter(({ item }) => item === null || !keys.has(item));
   return {
-    ...view,
+    ...drawing,
     house: houseAsDrawn(view.house, measured),
     areas: [...ofDrawing, ...whereNothingIsDrawn({ house: view.house, areas: others }).areas],
     drawing: measured,

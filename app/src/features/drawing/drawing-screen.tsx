@@ -119,17 +119,14 @@ function Figures({ view }: { readonly view: HouseView }) {
 
 interface StoreyDrawingProps {
   readonly view: HouseView;
-  /** The lowest first. */
-  readonly storeys: readonly Storey[];
   readonly storey: Storey;
   readonly chosen: { readonly wall: Wall; readonly at: number };
   readonly choose: (storeyId: string | undefined, wallId?: string) => void;
 }
 
 /** What is drawn of one storey: its wall that is chosen, the storey, what closes it above. */
-function StoreyDrawing({ view, storeys, storey, chosen, choose }: StoreyDrawingProps) {
+function StoreyDrawing({ view, storey, chosen, choose }: StoreyDrawingProps) {
   const { change } = useOutlineKeep(storey);
-  const upper = storeys[storeys.indexOf(storey) + 1] ?? null;
   const isOpen = gapOf(storey) !== null;
   const closed = isOpen ? closedByLastTwo(storey) : null;
   const laid = layOutline(storey)[chosen.at];
@@ -162,9 +159,7 @@ function StoreyDrawing({ view, storeys, storey, chosen, choose }: StoreyDrawingP
         onChoose={(wall) => choose(storey.id, wall.id)}
       />
       {laid !== undefined &&
-        roofs.map((roof) => (
-          <RoofPanel key={roof.id} view={view} roof={roof} storey={storey} upper={upper} wall={laid} />
-        ))}
+        roofs.map((roof) => <RoofPanel key={roof.id} view={view} roof={roof} storey={storey} wall={laid} />)}
       <StoreyPanel key={`storey ${storey.id}`} storey={storey} onGone={() => choose(undefined)} />
     </>
   );
@@ -257,9 +252,7 @@ export function DrawingScreen({ view }: { readonly view: HouseView }) {
           onCancel={storeys.length === 0 ? undefined : () => setAdding(false)}
         />
       ) : (
-        chosen !== null && (
-          <StoreyDrawing view={view} storeys={storeys} storey={storey} chosen={chosen} choose={choose} />
-        )
+        chosen !== null && <StoreyDrawing view={view} storey={storey} chosen={chosen} choose={choose} />
       )}
       {!isWide && section !== false && <Card title="From the front">{section}</Card>}
       {storeys.length > 0 && <Figures view={view} />}

@@ -8,8 +8,9 @@ import {
   type Wing,
 } from '@calvet/contract';
 import { besideOf, outlineBeside, spanAlong, type BesideWall } from '@calvet/contract/plan/beside-wall';
-import { laidAgain, type RoofedPart, type RoofLay } from '@calvet/contract/plan/fit-wings';
+import { laidAgain, type RoofLay } from '@calvet/contract/plan/fit-wings';
 import { layOutline, type LaidWall } from '@calvet/contract/plan/lay-outline';
+import { partUnder } from '@calvet/contract/plan/roofs-as-laid';
 import { wallName } from '@calvet/contract/plan/planned-areas';
 import { useState } from 'react';
 import type { HouseView } from '../../data/as-drawn';
@@ -57,8 +58,6 @@ const SIDE_WORDS = {
 const USUAL_PITCH = 0.7;
 /** Of a part that gets a roof of its own, in m. */
 const USUAL_DEPTH_M = 3;
-
-const cornersOf = (storey: Storey): readonly PlanPlace[] => layOutline(storey).map(({ from }) => from);
 
 const endOf = ({ wings }: Roof): 'gable' | 'hip' =>
   wings.some(({ lower, higher }) => lower.kind === 'hip' || higher.kind === 'hip') ? 'hip' : 'gable';
@@ -162,27 +161,18 @@ interface RoofPanelProps {
   readonly view: HouseView;
   readonly roof: Roof;
   readonly storey: Storey;
-  /** The storey above, which covers part of it; null where there is none. */
-  readonly upper: Storey | null;
   /** The wall of the storey that is chosen. */
   readonly wall: LaidWall;
 }
 
 /** What closes a storey above, where no storey does: its form, and the figures of its slopes. */
-export function RoofPanel({ view, roof, storey, upper, wall }: RoofPanelProps) {
+export function RoofPanel({ view, roof, storey, wall }: RoofPanelProps) {
   const keep = useKeep('roof', roof);
   const { createRecord } = useStore();
   const [cannot, setCannot] = useState(false);
   const [isOpen, setOpen] = useState(false);
   const isRest = roof.outline === null;
-  const ownParts = view.roofs.flatMap(({ storeyId, outline }) =>
-    storeyId === storey.id && outline !== null ? [outline] : [],
-  );
-  const partOver = (corners: readonly PlanPlace[]): RoofedPart => ({
-    corners,
-    covers: [...(upper === null ? [] : [cornersOf(upper)]), ...(isRest ? ownParts : [])],
-  });
-  const part = partOver(roof.outline ?? cornersOf(storey));
+  const roofs = view.roofs.filter(({ storeyId }) => storeyId === storey.id);
   const lay: RoofLay = {
     form: isSlope(roof.form) ? roof.form : 'slope',
     low: roof.wings[0]?.low ?? 'y0',
@@ -190,7 +180,8 @@ export function RoofPanel({ view, roof, storey, upper, wall }: RoofPanelProps) {
   };
   const layAs = (more: Partial<RoofLay>): void => {
     const next = { ...lay, ...more };
-    const wings = laidAgain(roof.wings, part, next);
+    const part = partUnder(view, roof);
+    const wings = part === null ? null : laidAgain(roof.wings, part, next);
     setCannot(wings === null);
     if (wings !== null) keep({ form: next.form, wings, pitch: roof.pitch ?? USUAL_PITCH });
   };
@@ -201,10 +192,6 @@ export function RoofPanel({ view, roof, storey, upper, wall }: RoofPanelProps) {
     }
     setCannot(false);
     keep({ form });
-  };
-  const setOutline = (outline: readonly PlanPlace[], stage?: EntryStage): void => {
-    const wings = isSlope(roof.form) ? laidAgain(roof.wings, partOver(outline), lay) : null;
-    keep({ outline, ...(wings === null ? {} : { wings }) }, stage);
   };
   const isSloping = isSlope(roof.form);
   const { drawing } = view;
@@ -274,14 +261,19 @@ export function RoofPanel({ view, roof, storey, upper, wall }: RoofPanelProps) {
         </FieldGrid>
       )}
       {isOff && (
-        <>
-          <Text tone="ember" role="alert">
-            The slopes no longer lie on the walls: the outline has changed.
-          </Text>
-          <Button label="Lay the slopes anew" onPress={() => layAs({})} />
-        </>
+        <Text tone="ember" role="alert">
+          Over this outline no slopes fit any more. Choose a flat ceiling or a flat roof, or give a part of it
+          a roof of its own.
+        </Text>
       )}
-      {!isRest && <OwnPart roof={roof} storey={storey} wall={wall} onOutline={setOutline} />}
+      {!isRest && (
+        <OwnPart
+          roof={roof}
+          storey={storey}
+          wall={wall}
+          onOutline={(outline, stage) => keep({ outline }, stage)}
+        />
+      )}
       {isSloping && (
         <OpeningsPanel view={view} on={roof.id} where={isRest ? 'the roof' : roof.name} use="roofWindow" />
       )}
@@ -292,7 +284,7 @@ export function RoofPanel({ view, roof, storey, upper, wall }: RoofPanelProps) {
           label="A roof of its own over part of it"
           onPress={() =>
             createRecord(view.house.id, 'roof', {
-              name: `Part roof ${ownParts.length + 1} of ${storey.name.toLowerCase()}`,
+              name: `Part roof ${roofs.length} of ${storey.name.toLowerCase()}`,
               storeyId: storey.id,
               form: 'flatRoof',
               outline: outlineBeside(
