@@ -8,9 +8,8 @@ const [url] = process.argv.slice(2);
 if (url === undefined) throw new Error('Give the address of a server with the demo on it.');
 
 const folder = join(import.meta.dirname, '..', 'docs', 'screenshots');
-const [, tamsel, , nettle] = seedBatches;
-const [wrenfold] = seedBatches;
-if (wrenfold === undefined || tamsel === undefined || nettle === undefined)
+const [wrenfold, tamsel, pallow] = seedBatches;
+if (wrenfold === undefined || tamsel === undefined || pallow === undefined)
   throw new Error('The demo is not whole.');
 
 type Seed = typeof wrenfold;
@@ -41,6 +40,7 @@ async function fillInExample(page: Page): Promise<void> {
 const shots: readonly Shot[] = [
   { name: 'houses', address: url },
   { name: 'plan', address: houseUrl(tamsel) },
+  { name: 'drawing', address: `${houseUrl(wrenfold)}/drawing` },
   { name: 'fill', address: `${houseUrl(tamsel)}/fill` },
   { name: 'area', address: `${houseUrl(tamsel)}/areas/${idOf(tamsel, 'area')}`, isDark: true },
   { name: 'door-test', address: `${houseUrl(wrenfold)}/tests` },
@@ -68,7 +68,6 @@ const shots: readonly Shot[] = [
     },
   },
   { name: 'desk-photo', address: photoUrl(wrenfold, 1), isWide: true },
-  { name: 'new-house', address: `${url}/houses/new` },
   { name: 'bench', address: `${url}/bench` },
   { name: 'bench-bags', address: `${url}/bench/insulation-bags`, before: fillInExample },
   {
@@ -81,6 +80,7 @@ const shots: readonly Shot[] = [
     },
   },
   { name: 'desk-houses', address: url, isWide: true },
+  { name: 'desk-drawing', address: `${houseUrl(pallow)}/drawing`, isWide: true },
   { name: 'desk-fill', address: `${houseUrl(tamsel)}/fill`, isWide: true },
   {
     name: 'desk-test',
