@@ -2,6 +2,8 @@ import { join } from 'node:path';
 import { docExamples, troubleWith, withoutExample } from '../test/doc-examples';
 import * as core from '.';
 import { multiPoint } from './airtightness/multi-point';
+import { schedule } from './calendar/schedule';
+import { Workdays } from './calendar/workdays';
 import { examples } from './examples';
 import { PlanIds } from './plan/check-ids';
 import { measurePlan } from './plan/measure-plan';
@@ -9,7 +11,7 @@ import { outlineOf } from './plan/outline';
 import { layStoreys } from './plan/storeys';
 
 /** What others are given that an example begins with. */
-const parts = { multiPoint, PlanIds, measurePlan, outlineOf, layStoreys };
+const parts = { Workdays, schedule, multiPoint, PlanIds, measurePlan, outlineOf, layStoreys };
 
 const found = docExamples(__dirname);
 

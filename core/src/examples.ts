@@ -1,4 +1,5 @@
 import type { OperationName, OperationTypes } from './operations';
+import { calendarExample } from './calendar/calendar-example';
 import { planExample } from './plan/plan-example';
 
 const films = { filmConvention: 'iso', heatFlow: 'horizontal' } as const;
@@ -312,4 +313,5 @@ export const examples: { readonly [Name in OperationName]: OperationTypes[Name][
     ],
   },
   'plan.sizes': planExample,
+  'calendar.holdPoints': calendarExample,
 };

@@ -59,3 +59,15 @@ export const WALL_THICKNESS_MAX_M = 2;
 /** An outline closes where its end lies so near to its start, and its turns come so near to a whole one. */
 export const OUTLINE_OPEN_M = 1e-3;
 export const OUTLINE_OPEN_DEG = 0.5;
+
+/** Works of one house, those on each storey by themselves. */
+export const WORKS_MAX = 500;
+/** Parts of the house that one work is on. */
+export const WORK_SCOPES_MAX = 200;
+/** Workdays that one work takes, and that lie between two: years. */
+export const WORK_DAYS_MAX = 1000;
+export const WORK_LAG_MAX = 1000;
+/** Days on which nobody works, besides those of each week: twenty years of them. */
+export const CLOSED_DAYS_MAX = 1000;
+/** Things of one house that have to be looked at before they are covered. */
+export const HOLD_ITEMS_MAX = 20_000;

@@ -1,3 +1,4 @@
+import { holdPointsOperation } from './calendar/hold-points';
 import { airStateOperation } from './air/density';
 import { dewPointOperation } from './air/dew-point';
 import { yorkRegressionOperation } from './airtightness/york-regression';
@@ -75,6 +76,7 @@ export const operations = {
   'continuity.trace': traceOperation,
   'pathToTarget.evaluate': pathToTargetOperation,
   'plan.sizes': planSizesOperation,
+  'calendar.holdPoints': holdPointsOperation,
 } as const;
 
 export type OperationName = keyof typeof operations;

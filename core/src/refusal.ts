@@ -43,6 +43,7 @@ export type RefusalCode =
   | 'wings-do-not-tile'
   | 'roof-missing'
   | 'opening-exceeds-wall'
+  | 'circular'
   | 'not-finite';
 
 /** What else is known of a refusal: the value that was given and the bound that it breaks. */

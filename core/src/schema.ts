@@ -43,6 +43,8 @@ export interface BooleanSchema extends Worded {
 export interface TextSchema extends Worded {
   readonly kind: 'text';
   readonly format?: 'day';
+  /** As what a day is refused that there is not; left out: as none. */
+  readonly refusedAs?: RefusalCode;
 }
 
 /** An object with members of any name, each of one schema. */
@@ -111,6 +113,8 @@ export const boolean = (): BooleanSchema => ({ kind: 'boolean' });
 export const option = (...values: readonly (string | number)[]): OptionSchema => ({ kind: 'option', values });
 export const text = (): TextSchema => ({ kind: 'text' });
 export const day = (): TextSchema => ({ kind: 'text', format: 'day' });
+/** A day of a calendar, of which those that there are not count as out of its range. */
+export const calendarDay = (): TextSchema => ({ kind: 'text', format: 'day', refusedAs: 'out-of-range' });
 export const named = (item: Schema, most: number): NamedSchema => ({ kind: 'named', item, most });
 export const list = (item: Schema, least = 0, most = Infinity): ListSchema => ({
   kind: 'list',
@@ -210,11 +214,11 @@ function numberCheck({ min, max, above, below, whole }: NumberSchema): Check {
   };
 }
 
-function textCheck({ format }: TextSchema): Check {
+function textCheck({ format, refusedAs = 'not-a-day' }: TextSchema): Check {
   return (value) => {
     if (typeof value !== 'string') return fault('not-a-string', 'This must be text.', value);
     if (format === 'day' && !isDay(value)) {
-      return fault('not-a-day', 'This must be a day, written YYYY-MM-DD.', value);
+      return fault(refusedAs, 'This must be a day, written YYYY-MM-DD.', value);
     }
     return null;
   };

@@ -9,6 +9,7 @@ import {
   STOREYS_MAX,
   WALLS_MAX,
   WINGS_MAX,
+  WORKS_MAX,
   ZONES_MAX,
 } from '../src/limits';
 import { operations, type OperationName } from '../src/operations';
@@ -87,6 +88,7 @@ const FITTING: Readonly<Partial<Record<OperationName, (input: Fields) => Fields>
   }),
   'continuity.trace': () => wallsInARing(),
   'plan.sizes': () => largePlan(),
+  'calendar.holdPoints': (input) => eachAfterAll(input),
   'pathToTarget.evaluate': (input) => ({ ...input, fixes: entriesOf(input, 'items').map(({ id }) => id) }),
   'airtightness.multiPoint': (input) => bothWays(input),
   'airtightness.yorkRegression': (input) => bothWays(input),
@@ -168,6 +170,17 @@ function largePlan(): Fields {
     heightM: 0.05,
   }));
   return { face: 'inside', drawnAt: 'outside', storeys, roofs, openings };
+}
+
+/** Works of which each follows all that stand before it, as often as it may. */
+function eachAfterAll(input: Fields): Fields {
+  const works = entriesOf(input, 'works').map(({ after: _, pinnedStart: __, ...work }, i, all) => ({
+    ...work,
+    ...(i === 0
+      ? { pinnedStart: input.today }
+      : { after: Array.from({ length: WORKS_MAX }, (___, j) => ({ id: all[j % i]?.id, lagDays: 3 })) }),
+  }));
+  return { ...input, works };
 }
 
 const leanlyFramed = (input: Fields): Entries =>

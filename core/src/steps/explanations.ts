@@ -20,6 +20,7 @@ import {
   explainSampling,
 } from './insulation';
 import { explainDryAndDamp, explainInterfaces, explainMonthly } from './moisture';
+import { explainHoldPoints } from './calendar';
 import { explainPlanSizes } from './plan';
 import type { Step } from './step';
 import {
@@ -75,6 +76,7 @@ const explanations: Explanations = {
   'pathToTarget.evaluate': explainPathToTarget,
   'photo.voids': explainVoids,
   'plan.sizes': explainPlanSizes,
+  'calendar.holdPoints': explainHoldPoints,
 };
 
 /**
