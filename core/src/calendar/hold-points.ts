@@ -145,7 +145,7 @@ export const holdPointsOperation: Operation<CalendarInput, HoldPoints> = {
     title: 'Hold points',
     tells: 'When each work begins, and by when what it covers has to be looked at.',
     alsoCalled: 'calendar, schedule, deadline, see by, before lining, before fill, works, crews',
-    mainFigures: ['items'],
+    mainFigures: ['items', 'works'],
   },
   output: outcome<HoldPoints>({
     works: list(
