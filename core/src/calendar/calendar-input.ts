@@ -82,7 +82,7 @@ const path = () => list(text(), 1, 4);
 const work = fields<PlannedWork>({
   id: text(),
   kind: option(...WORK_KINDS),
-  days: as('Workdays', number({ quantity: 'plain', min: 1, max: WORK_DAYS_MAX, whole: true })),
+  days: as('Workdays', number({ quantity: 'count', min: 1, max: WORK_DAYS_MAX, whole: true })),
   scopes: as('What it is on', list(path(), 1, WORK_SCOPES_MAX), 'part of the house'),
   after: as(
     'Follows',
@@ -92,7 +92,7 @@ const work = fields<PlannedWork>({
           id: text(),
           lagDays: as(
             'Workdays between',
-            optional(number({ quantity: 'plain', min: 0, max: WORK_LAG_MAX, whole: true })),
+            optional(number({ quantity: 'count', min: 0, max: WORK_LAG_MAX, whole: true })),
           ),
         }),
         0,

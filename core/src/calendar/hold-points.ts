@@ -165,7 +165,7 @@ export const holdPointsOperation: Operation<CalendarInput, HoldPoints> = {
           standIn: as('Stands in for another', boolean()),
           seeBy: as('See by', optional(text())),
           state: text(),
-          workdaysLeft: as('Workdays left', optional(figure('plain'))),
+          workdaysLeft: as('Workdays left', optional(figure('count'))),
         }),
       ),
     ),

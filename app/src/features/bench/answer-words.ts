@@ -19,6 +19,8 @@ interface Shown {
 function shownValue(schema: Schema | undefined, value: unknown, units: UnitSystem, siblings: unknown): Shown {
   const words = (text: string): Shown => ({ text, unit: '' });
   if (value === null || value === undefined) return words(NOTHING);
+  // Of things that stand in a table below it is told how many they are.
+  if (Array.isArray(value) && value.some(isObject)) return words(String(value.length));
   if (Array.isArray(value)) return words(value.length === 0 ? 'None' : value.map(String).join(' · '));
   if (typeof value !== 'number') return words(wordOf(value as string | boolean));
   const measure = measureOf(schema?.kind === 'number' ? schema.quantity : undefined, siblings);

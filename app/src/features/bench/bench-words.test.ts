@@ -70,6 +70,12 @@ describe('words', () => {
     expect(first?.unit).toBe('/h');
   });
 
+  test('of things that stand in a table it is told how many they are', () => {
+    const name = 'calendar.holdPoints';
+    const [first] = answerFigures(operations[name], compute(name, examples[name]), 'metric');
+    expect(first).toMatchObject({ label: 'To look at', text: '4', unit: '' });
+  });
+
   test('a month is told by its name, a whole figure without decimals', () => {
     const output = fields<{ month: number; bags: number }>({
       month: number({ quantity: 'month' }),
