@@ -37,7 +37,7 @@ test('from a house to its test, its verdict, an area and a photo by keys alone',
 
   await tabTo(page, page.getByRole('link', { name: 'Plan', exact: true }));
   await page.keyboard.press('Enter');
-  await tabTo(page, page.locator('a[href*="/areas/"]'));
+  await tabTo(page, page.locator('a[href*="/areas/"]').filter({ hasText: 'Ground floor, north wall' }));
   await page.keyboard.press('Enter');
   await tabTo(page, page.getByRole('radio', { name: 'Wall', exact: true }));
   await page.keyboard.press('ArrowRight');

@@ -1,4 +1,4 @@
-import { apiPaths } from '@calvet/contract';
+import { apiPaths, type Change } from '@calvet/contract';
 import { seedBatches } from '@calvet/demo';
 import { v7 } from 'uuid';
 import { demoHouse, firstOf } from './demo-pages';
@@ -7,33 +7,26 @@ import { expect, openSettled, seedDemo, test } from './running-app';
 
 const LONG = 'Wolkenkratzerdachbodendeckendurchbruchsabdichtungsmanschettenbefestigungsleiste4';
 
+const NAMES = ['name', 'place', 'builder', 'operator', 'room'];
+
 const { phone, enlarged, ...onTheirSide } = SIZES;
 
 test('names of eighty letters without a break go nowhere beyond the edge', async ({ page, app, request }) => {
   await seedDemo(app, request);
   const [first] = seedBatches;
   if (first === undefined) throw new Error('The demo has no house.');
-  const renamed = (body: object): object =>
-    Object.fromEntries(
-      Object.entries(body).map(([key, value]: [string, unknown]) => [
-        key,
-        ['name', 'place', 'builder', 'operator'].includes(key)
-          ? LONG
-          : key === 'buildUp'
-            ? renamed(value as object)
-            : key === 'layers'
-              ? (value as object[]).map(renamed)
-              : value,
-      ]),
-    );
   const houseId = v7();
   const ids = new Map(first.changes.map(({ kind, id }) => [id, kind === 'house' ? houseId : v7()]));
-  const changes = first.changes.map((change) => ({
-    ...change,
-    changeId: v7(),
-    id: ids.get(change.id),
-    body: renamed(change.body),
-  }));
+  // What points to another points to it under its new id; whatever can be named has the long name.
+  const moved = [...ids].reduce(
+    (text, [before, now]) => text.replaceAll(before, now),
+    JSON.stringify(first.changes),
+  );
+  const changes = (
+    JSON.parse(moved, (key, value: unknown) =>
+      typeof value === 'string' && NAMES.includes(key) ? LONG : value,
+    ) as Change[]
+  ).map((change) => ({ ...change, changeId: v7() }));
   const response = await request.post(app.url + apiPaths.changes(houseId), { data: { changes } });
   expect(response.status(), await response.text()).toBe(200);
   const house = `${app.url}/houses/${houseId}`;
@@ -42,6 +35,7 @@ test('names of eighty letters without a break go nowhere beyond the edge', async
     app.url,
     house,
     `${house}/edit`,
+    `${house}/drawing`,
     `${house}/fill`,
     `${house}/areas/${of('area')}`,
     `${house}/tests`,

@@ -9,7 +9,7 @@ import { usePreferences } from '../../data/preferences';
 import { figureWithUnit } from '../../ui/format';
 import { usePalette } from '../../ui/theme';
 import { fonts } from '../../ui/tokens';
-import { scaleOver, type PlanScale } from './plan-scale';
+import { scaleOver, wordsWithin, type PlanScale } from './plan-scale';
 import { useOutlineKeep } from './use-outline-keep';
 import { WallHandle } from './wall-handle';
 
@@ -103,6 +103,12 @@ const cornersOf = (walls: readonly LaidWall[], scale: PlanScale): string =>
     scale,
   );
 
+/** How wide an outline is on the picture, in m. */
+function acrossOf(outline: readonly PlanPlace[]): number {
+  const xs = outline.map(({ xM }) => xM);
+  return Math.max(...xs) - Math.min(...xs);
+}
+
 /** Where the ridge of a wing lies from above: from a gable, or as far from a hip as half the wing is wide. */
 function ridgeOf({ x0M, x1M, y0M, y1M, ridge, lower, higher }: Wing): readonly [PlanPlace, PlanPlace] {
   const [from, to, across] = ridge === 'x' ? [x0M, x1M, (y0M + y1M) / 2] : [y0M, y1M, (x0M + x1M) / 2];
@@ -194,7 +200,7 @@ export function OutlinePicture({
                 fontSize={13}
                 fill={palette.soft}
               >
-                {name}
+                {wordsWithin(name, acrossOf(outline) * scale.pixelsPerM, 13)}
               </SvgText>
             </G>
           ))}

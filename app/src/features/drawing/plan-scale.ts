@@ -23,3 +23,12 @@ export function scaleOver(
     pixelsPerM,
   };
 }
+
+/** How wide a sign of the pictures' letters is, about, of their size. */
+const SIGN_WIDTH = 0.62;
+
+/** Words that find room in so many pixels, the rest of them left out. */
+export function wordsWithin(words: string, pixels: number, fontSize: number): string {
+  const room = Math.floor(pixels / (SIGN_WIDTH * fontSize));
+  return words.length <= room ? words : `${words.slice(0, Math.max(0, room - 1))}…`;
+}

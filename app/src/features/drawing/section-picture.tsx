@@ -9,7 +9,7 @@ import { usePreferences } from '../../data/preferences';
 import { figureWithUnit } from '../../ui/format';
 import { usePalette } from '../../ui/theme';
 import { fonts } from '../../ui/tokens';
-import { scaleOver } from './plan-scale';
+import { scaleOver, wordsWithin } from './plan-scale';
 
 const MARGIN = 18;
 const LETTERS = 13;
@@ -199,7 +199,7 @@ const Section = memo(function Section({ levels, lines, rooms, chosen, onChoose, 
                     fontSize={LETTERS}
                     fill={palette.ink}
                   >
-                    {`${name} · ${clear}`}
+                    {`${wordsWithin(name, right - left - LETTERS * clear.length, LETTERS)} · ${clear}`}
                   </SvgText>
                 )}
                 <Rect
