@@ -15,7 +15,7 @@ import {
 import { outlineBeside, type BesideWall } from '@calvet/contract/plan/beside-wall';
 import { laidAgain, type RoofLay } from '@calvet/contract/plan/fit-wings';
 import { planId } from '@calvet/contract/plan/item-key';
-import { layOutline } from '@calvet/contract/plan/lay-outline';
+import { cornersOf, layOutline } from '@calvet/contract/plan/lay-outline';
 import { newWall } from '@calvet/contract/plan/outline-shapes';
 import type { Drawing } from '@calvet/contract/plan/plan-input';
 import { idOf } from './ids';
@@ -99,12 +99,12 @@ export function drawHouse(key: string, begun: string, plan: HousePlan): Drawing 
     return storey;
   });
 
-  const cornersOf = (storey: Storey | undefined) =>
-    storey === undefined ? [] : [layOutline(storey).map(({ from }) => from)];
   const roofs = storeys.map((storey, level): Roof => {
     const { lay, ...own } = plan.storeys[level]?.roof ?? { name: '' };
-    const [corners = []] = cornersOf(storey);
-    const part = { corners, covers: cornersOf(storeys[level + 1]) };
+    const part = {
+      corners: cornersOf(storey),
+      covers: storeys.slice(level + 1, level + 2).map(cornersOf),
+    };
     const fitted = lay === undefined ? [] : laidAgain([], part, lay);
     if (fitted === null) throw new Error(`No slopes fit over ${storey.name} of ${key}.`);
     const named = fitted.map((wing, i) => ({ ...wing, id: id(`roof ${level} wing ${i}`) }));

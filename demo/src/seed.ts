@@ -32,14 +32,14 @@ async function send(houseId: string, changes: SeedBatch['changes']): Promise<boo
 }
 
 /** A house that a former version made stays as it is: what belongs to this version's would not fit into it. */
-const isHere = new Set<string>();
+const ofThisVersion = new Set<string>();
 for (const { houseId, changes } of seedBatches) {
   if (!(await send(houseId, changes.slice(0, 1)))) continue;
-  isHere.add(houseId);
+  ofThisVersion.add(houseId);
   await send(houseId, changes.slice(1));
 }
 for (const { houseId, changes, pictures } of await photoBatches()) {
-  if (!isHere.has(houseId)) continue;
+  if (!ofThisVersion.has(houseId)) continue;
   await send(houseId, changes);
   await sendPictures(server, houseId, pictures);
 }

@@ -1,12 +1,12 @@
 import { drawingOf, sampleRoof, sampleStorey, shaped } from '../../test/sample-drawing';
 import { laidAgain } from './fit-wings';
-import { layOutline } from './lay-outline';
+import { cornersOf, layOutline } from './lay-outline';
 import { measureDrawing } from './measured-drawing';
 import { withCut, withWall } from './outline-edits';
 import { outlineBeside } from './beside-wall';
 import type { Drawing } from './plan-input';
 import { drawnAreas } from './planned-areas';
-import type { PlanPlace, Storey, Wall } from './storey';
+import type { PlanPlace, Wall } from './storey';
 
 const rectangle = (widthM: number, depthM: number) => shaped('rectangle', { widthM, depthM });
 
@@ -32,7 +32,6 @@ const upper = sampleStorey('upper', {
   outline: rectangle(12, 6),
 });
 
-const corners = (storey: Storey): readonly PlanPlace[] => layOutline(storey).map(({ from }) => from);
 const box = (x0M: number, x1M: number, y0M: number, y1M: number): readonly PlanPlace[] => [
   { xM: x0M, yM: y1M },
   { xM: x1M, yM: y1M },
@@ -44,12 +43,12 @@ if (wallBesideGarage === undefined) throw new Error('no wall');
 
 const lean = laidAgain(
   [],
-  { corners: corners(ground), covers: [corners(upper), box(4, 12, -8, -6)] },
+  { corners: cornersOf(ground), covers: [cornersOf(upper), box(4, 12, -8, -6)] },
   { form: 'monoSlope', low: 'x1' },
 );
 const slopes = laidAgain(
   [],
-  { corners: corners(upper), covers: [box(4, 8, -6, 0)] },
+  { corners: cornersOf(upper), covers: [box(4, 8, -6, 0)] },
   { form: 'slope', low: 'y0' },
 );
 

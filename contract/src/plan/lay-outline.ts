@@ -44,6 +44,10 @@ export function layOutline({ start, outline }: Pick<Storey, 'start' | 'outline'>
   });
 }
 
+/** The corners of an outline, from its start on. */
+export const cornersOf = (drawn: Pick<Storey, 'start' | 'outline'>): readonly PlanPlace[] =>
+  layOutline(drawn).map(({ from }) => from);
+
 /** Where an outline does not close, and by how much; null where it does. */
 export function gapOf({ start, outline }: Pick<Storey, 'start' | 'outline'>): OutlineGap | null {
   const last = layOutline({ start, outline }).at(-1);

@@ -1,16 +1,11 @@
+import { WINGS_WRONG_M2 } from '@calvet/core';
 import { areaWhere } from '@calvet/core/geometry/area-where';
 import { v5 } from 'uuid';
 import { laidAgain, type RoofedPart } from './fit-wings';
-import { gapOf, layOutline } from './lay-outline';
+import { cornersOf, gapOf } from './lay-outline';
 import { inLevels, type Drawing } from './plan-input';
 import type { Roof, Wing, WingEnd } from './roof';
-import type { PlanPlace, Storey } from './storey';
 import { filledOver } from './undrawn';
-
-/** Gaps and overlaps that core takes for none. */
-const TILING_M2 = 0.01;
-
-const cornersOf = (storey: Storey): readonly PlanPlace[] => layOutline(storey).map(({ from }) => from);
 
 type Roofed = Pick<Drawing, 'storeys' | 'roofs'>;
 
@@ -49,7 +44,7 @@ function tile(wings: readonly Wing[], { corners, covers }: RoofedPart): boolean 
     const [isPart, ...isCovered] = isInside.slice(boxes.length);
     return over !== (isPart === true && !isCovered.includes(true) ? 1 : 0);
   });
-  return wrongM2 <= TILING_M2;
+  return wrongM2 <= WINGS_WRONG_M2;
 }
 
 /** Wings that are more than the roof had get ids that follow from it: each time, and on every device, the same. */
