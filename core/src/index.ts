@@ -61,7 +61,6 @@ export {
   WALL_LENGTH_MAX_M,
   WALL_THICKNESS_MAX_M,
   WALLS_MAX,
-  WINGS_WRONG_M2,
   WINGS_MAX,
 } from './limits';
 export type {

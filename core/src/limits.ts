@@ -59,8 +59,6 @@ export const WALL_THICKNESS_MAX_M = 2;
 /** An outline closes where its end lies so near to its start, and its turns come so near to a whole one. */
 export const OUTLINE_OPEN_M = 1e-3;
 export const OUTLINE_OPEN_DEG = 0.5;
-/** What wings of a roof may leave open or cover twice, together, in m². */
-export const WINGS_WRONG_M2 = 0.01;
 
 /** Works of one house, those on each storey by themselves. */
 export const WORKS_MAX = 500;

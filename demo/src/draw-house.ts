@@ -105,9 +105,8 @@ export function drawHouse(key: string, begun: string, plan: HousePlan): Drawing 
       corners: cornersOf(storey),
       covers: storeys.slice(level + 1, level + 2).map(cornersOf),
     };
-    const fitted = lay === undefined ? [] : laidAgain([], part, lay);
-    if (fitted === null) throw new Error(`No slopes fit over ${storey.name} of ${key}.`);
-    const named = fitted.map((wing, i) => ({ ...wing, id: id(`roof ${level} wing ${i}`) }));
+    const wings = lay === undefined ? [] : laidAgain([], part, lay, (at) => id(`roof ${level} wing ${at}`));
+    if (wings === null) throw new Error(`No slopes fit over ${storey.name} of ${key}.`);
     return record(`roof ${level}`, {
       storeyId: storey.id,
       form: lay?.form ?? 'flatCeiling',
@@ -116,7 +115,7 @@ export function drawHouse(key: string, begun: string, plan: HousePlan): Drawing 
       collarM: null,
       buildUp: null,
       ...own,
-      wings: lay === undefined ? [] : (laidAgain(named, part, lay) ?? []),
+      wings,
     });
   });
   const drawn: Plan = {

@@ -198,10 +198,11 @@ export function changeBetween(kind: Kind, seen: Body, wished: Body): BodyChange 
 
 /** Two changes of one record as one; the later one counts. */
 export function joinedChanges(first: BodyChange, second: BodyChange): BodyChange {
-  const isThere = (part: PartChange) => !((part.path.split('.')[0] ?? '') in second.body);
+  // What a later change gives as a whole stands for all that was changed within.
+  const { rest } = cutAt(first, Object.keys(second.body));
   return {
     body: { ...first.body, ...second.body },
-    parts: second.parts.reduce(joinedPart, first.parts.filter(isThere)),
+    parts: second.parts.reduce(joinedPart, rest.parts),
   };
 }
 

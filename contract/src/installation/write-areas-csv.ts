@@ -15,7 +15,7 @@ const HEADER = [
   'drawn_as',
 ];
 
-const rounded = (rsi: number): number => Math.round(rsi * 1000) / 1000;
+const rounded = (value: number): number => Math.round(value * 1000) / 1000;
 
 /** The areas of a house as a file for a spreadsheet: SI figures, a dot as decimal mark; a figure that there is not is empty. */
 export function writeAreasCsv(house: HouseBody, areas: readonly AreaInHand[]): string {

@@ -1,6 +1,6 @@
 import { liesInside } from '@calvet/core/plan/wall-pieces';
 import { v7 } from 'uuid';
-import type { Wing, WingEnd } from './roof';
+import type { SlopingForm, Wing, WingEnd } from './roof';
 import type { PlanPlace } from './storey';
 
 /** What a sloping roof is over: the outline of a storey, or one of the roof's own. */
@@ -209,7 +209,7 @@ export function leaningWing(part: RoofedPart, low: Wing['low']): Wing | null {
 
 /** How a sloping roof is laid over its part. */
 export interface RoofLay {
-  readonly form: 'slope' | 'monoSlope';
+  readonly form: SlopingForm;
   /** How all ends are that join no wing; left out: each as it was, a new one with a gable. */
   readonly end?: 'gable' | 'hip';
   readonly low: Wing['low'];
@@ -220,17 +220,19 @@ export interface RoofLay {
 /**
  * The wings that a roof has when it is laid so: as they stand in the same order, they stay the ones that they were. Null where
  * none fit.
+ * @param idOfNew the id of a wing that is more than there were, by its place
  */
 export function laidAgain(
   before: readonly Wing[],
   part: RoofedPart,
   { form, end, low, run }: RoofLay,
+  idOfNew: (at: number) => string = () => v7(),
 ): readonly Wing[] | null {
   const leaning = form === 'monoSlope' ? leaningWing(part, low) : null;
   const wings =
     form === 'slope' ? fittingWings(part, end ?? 'gable', run) : leaning === null ? null : [leaning];
   if (wings === null) return null;
-  const ids = new Map(wings.map(({ id }, i) => [id, before[i]?.id ?? id]));
+  const ids = new Map(wings.map(({ id }, i) => [id, before[i]?.id ?? idOfNew(i)]));
   const endOf = (fitted: WingEnd, was: WingEnd | undefined): WingEnd => {
     if (fitted.kind === 'joins') return { ...fitted, wing: ids.get(fitted.wing) ?? fitted.wing };
     return end !== undefined || was === undefined || was.kind === 'joins' ? fitted : was;

@@ -1,7 +1,7 @@
 import type { PlanInput } from '@calvet/core';
 import type { Opening } from './opening';
 import { NEW_PLAN, type Plan, type PlanBody } from './plan';
-import type { Roof, Wing, WingEnd } from './roof';
+import { isSloping, type Roof, type Wing, type WingEnd } from './roof';
 import type { PlanPlace, Storey, Wall } from './storey';
 import type { Zone } from './zone';
 
@@ -49,15 +49,15 @@ function wingInput(
 }
 
 function roofInput({ id, storeyId, form, outline, pitch, collarM, wings }: Roof): PlanInput['roofs'][number] {
-  const isSloping = form === 'slope' || form === 'monoSlope';
+  const hasWings = isSloping(form);
   return {
     id,
     storeyId,
     kind: form,
     outlineM: outline?.map(place),
-    pitch: isSloping ? orLeftOut(pitch) : undefined,
+    pitch: hasWings ? orLeftOut(pitch) : undefined,
     collarM: form === 'slope' ? orLeftOut(collarM) : undefined,
-    wings: isSloping && wings.length > 0 ? wings.map((wing) => wingInput(wing, form)) : undefined,
+    wings: hasWings && wings.length > 0 ? wings.map((wing) => wingInput(wing, form)) : undefined,
   };
 }
 

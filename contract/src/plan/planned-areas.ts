@@ -7,6 +7,7 @@ import type { MeasuredDrawing } from './measured-drawing';
 import { OPENING_WORDS } from './opening';
 import { inLevels, planOf, type Drawing } from './plan-input';
 import type { PlannedBuildUp } from './plan';
+import { isSloping } from './roof';
 import { BOUNDARY_WORDS, type Storey, type Wall } from './storey';
 
 /** An area of the envelope as it was drawn. */
@@ -143,16 +144,16 @@ export function drawnAreas(drawing: Drawing, measured: MeasuredDrawing): readonl
     }
     for (const roof of drawing.roofs.filter(({ storeyId }) => storeyId === storey.id)) {
       const { id, name, buildUp } = roof;
-      const isSloping = roof.form === 'slope' || roof.form === 'monoSlope';
+      const hasWings = isSloping(roof.form);
       const isCeiling = roof.form === 'flatCeiling' || (roof.form === 'slope' && roof.collarM !== null);
-      add(isCeiling, itemKey.ceiling(id), `${name}, ceiling`, 'ceiling', isSloping ? null : buildUp);
+      add(isCeiling, itemKey.ceiling(id), `${name}, ceiling`, 'ceiling', hasWings ? null : buildUp);
       add(roof.form === 'flatRoof', itemKey.flatRoof(id), name, 'roof', buildUp);
-      add(isSloping, itemKey.slope(id), `${name}, slopes`, 'roof', buildUp);
+      add(hasWings, itemKey.slope(id), `${name}, slopes`, 'roof', buildUp);
       roof.wings.forEach((wing, i) => {
         const isGabled =
           roof.form === 'monoSlope' || [wing.lower, wing.higher].some(({ kind }) => kind === 'gable');
         const which = roof.wings.length === 1 ? 'gables' : `gables of wing ${i + 1}`;
-        add(isSloping && isGabled, itemKey.gable(wing.id), `${name}, ${which}`, 'wall');
+        add(hasWings && isGabled, itemKey.gable(wing.id), `${name}, ${which}`, 'wall');
       });
       openingsOn(id, name);
     }

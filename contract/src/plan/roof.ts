@@ -49,6 +49,13 @@ export interface RoofBody {
 
 export type Roof = Stored<RoofBody>;
 
+/** Forms that have wings. */
+export type SlopingForm = Extract<PlanRoofKind, 'slope' | 'monoSlope'>;
+
+/** True of a roof that has wings. */
+export const isSloping = (form: PlanRoofKind): form is SlopingForm =>
+  form === 'slope' || form === 'monoSlope';
+
 /** Forms of a roof, in words. */
 export const ROOF_WORDS = {
   flatCeiling: 'Flat ceiling',

@@ -1,10 +1,9 @@
-import { WINGS_WRONG_M2 } from '@calvet/core';
-import { areaWhere } from '@calvet/core/geometry/area-where';
 import { v5 } from 'uuid';
 import { laidAgain, type RoofedPart } from './fit-wings';
 import { cornersOf, gapOf } from './lay-outline';
+import { measureDrawing } from './measured-drawing';
 import { inLevels, type Drawing } from './plan-input';
-import type { Roof, Wing, WingEnd } from './roof';
+import { isSloping, type Roof } from './roof';
 import { filledOver } from './undrawn';
 
 type Roofed = Pick<Drawing, 'storeys' | 'roofs'>;
@@ -28,56 +27,34 @@ export function partUnder({ storeys, roofs }: Roofed, roof: Roof): RoofedPart | 
   };
 }
 
-/** True where each place of a part is under one wing, and no other place under any. */
-function tile(wings: readonly Wing[], { corners, covers }: RoofedPart): boolean {
-  const boxes = wings.map(({ x0M, x1M, y0M, y1M }) => [
-    { xM: x0M, yM: y0M },
-    { xM: x0M, yM: y1M },
-    { xM: x1M, yM: y1M },
-    { xM: x1M, yM: y0M },
-  ]);
-  const outlines = [...boxes, corners, ...covers].map((places) =>
-    places.map(({ xM, yM }) => ({ x: xM, y: yM })),
-  );
-  const wrongM2 = areaWhere(outlines, (isInside) => {
-    const over = isInside.slice(0, boxes.length).filter(Boolean).length;
-    const [isPart, ...isCovered] = isInside.slice(boxes.length);
-    return over !== (isPart === true && !isCovered.includes(true) ? 1 : 0);
-  });
-  return wrongM2 <= WINGS_WRONG_M2;
-}
-
-/** Wings that are more than the roof had get ids that follow from it: each time, and on every device, the same. */
-function withSteadyIds({ id: roofId, wings: kept }: Roof, wings: readonly Wing[]): readonly Wing[] {
-  const ids = new Map(
-    wings.map(({ id }, i) => [id, kept[i] === undefined ? v5(`wing/${roofId}/${i}`, v5.URL) : id]),
-  );
-  const idOf = (id: string): string => ids.get(id) ?? id;
-  const endOf = (end: WingEnd): WingEnd => (end.kind === 'joins' ? { ...end, wing: idOf(end.wing) } : end);
-  return wings.map((wing) => ({
-    ...wing,
-    id: idOf(wing.id),
-    lower: endOf(wing.lower),
-    higher: endOf(wing.higher),
-  }));
-}
-
-function asLaid(drawing: Roofed, roof: Roof): Roof {
+/** A roof whose slopes lie where the walls are now; null where none fit. */
+function laidAnew(drawing: Roofed, roof: Roof): Roof | null {
   const { form, wings } = roof;
-  if ((form !== 'slope' && form !== 'monoSlope') || wings.length === 0) return roof;
   const part = partUnder(drawing, roof);
-  if (part === null || tile(wings, part)) return roof;
+  if (part === null || !isSloping(form)) return null;
   const lay = { form, low: wings[0]?.low ?? 'y0' } as const;
+  // Each time, and on every device, the same.
+  const idOfNew = (at: number): string => v5(`wing/${roof.id}/${at}`, v5.URL);
   // The ridge stays the way it runs, where it can.
-  const again = laidAgain(wings, part, { ...lay, run: wings[0]?.ridge }) ?? laidAgain(wings, part, lay);
-  return again === null ? roof : filledOver(roof, { ...roof, wings: withSteadyIds(roof, again) });
+  const again =
+    laidAgain(wings, part, { ...lay, run: wings[0]?.ridge }, idOfNew) ?? laidAgain(wings, part, lay, idOfNew);
+  return again && filledOver(roof, { ...roof, wings: again });
 }
 
 /**
- * Roofs with their slopes where the walls are now: those of a storey whose outline has changed since are laid as they were
- * meant, by the same ridge, ends and ids. As they are kept where they still lie on all of it, or no slopes fit.
+ * Roofs with their slopes where the walls are now: of those whose slopes core refuses, since the outline has changed, they are
+ * laid as they were meant, by the same ridge, ends and ids. As they are kept where it takes them, or none fit.
  */
-export function roofsAsLaid(drawing: Roofed): readonly Roof[] {
-  const laid = drawing.roofs.map((roof) => asLaid(drawing, roof));
-  return laid.every((roof, i) => roof === drawing.roofs[i]) ? drawing.roofs : laid;
+export function roofsAsLaid(drawing: Drawing): readonly Roof[] {
+  let { roofs } = drawing;
+  const tried = new Set<string>();
+  for (;;) {
+    const measured = measureDrawing({ ...drawing, roofs });
+    const isOff = measured.state === 'refused' && measured.refusal.code === 'wings-do-not-tile';
+    const off = isOff ? roofs.find(({ id }) => id === measured.at?.id) : undefined;
+    const laid = off === undefined || tried.has(off.id) ? null : laidAnew({ ...drawing, roofs }, off);
+    if (off === undefined || laid === null) return roofs;
+    tried.add(off.id);
+    roofs = roofs.map((roof) => (roof === off ? laid : roof));
+  }
 }

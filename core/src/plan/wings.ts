@@ -1,12 +1,13 @@
 import { areaWhere } from '../geometry/area-where';
 import { between, dot, type Point } from '../geometry/point';
-import { WINGS_WRONG_M2 } from '../limits';
 import { Refusal } from '../refusal';
 import type { DrawnWall } from './outline';
 import type { Face, Place, PlanRoof, PlanWing } from './plan-input';
 
 /** A side of a wing lies on a wall, or at another wing, within so much. */
 const ON_M = 1e-3;
+/** Gaps between wings and what they overlap, together. */
+const TILING_M2 = 0.01;
 
 export type SideName = 'x0' | 'x1' | 'y0' | 'y1';
 type Sides = Readonly<Record<SideName, number>>;
@@ -152,14 +153,14 @@ export function refuseUntiled(
       return joined === undefined || (joined !== wing && standsOn(wing, end, joined));
     }),
   );
-  if (wrong <= WINGS_WRONG_M2 && isJoined) return;
+  if (wrong <= TILING_M2 && isJoined) return;
   throw new Refusal(
     'wings-do-not-tile',
     `${field}.wings`,
     isJoined
       ? `These wings leave gaps or overlap, by ${wrong.toFixed(2)} m² together.`
       : 'A joining wing stands on the long side of the wing that it joins, and is no wider than it.',
-    { value: wrong, bound: WINGS_WRONG_M2 },
+    { value: wrong, bound: TILING_M2 },
   );
 }
 

@@ -51,12 +51,12 @@ function marksOn(
 }
 
 /** The id of what a photo is of. */
-function subjectIdOf(house: DemoHouse, { of }: DemoPhoto): string {
+function subjectIdOf(house: DemoHouse, areas: ReturnType<typeof keptAreas>, { of }: DemoPhoto): string {
   const ids = idsOfHouse(house.key, house.begun);
   if (of === undefined) return ids.house;
   if (of.kind === 'airtightnessTest')
     return ids.test(of.index, house.tests[of.index]?.performedOn ?? house.begun);
-  const area = keptAreas(house).find(({ itemName }) => itemName === of.name);
+  const area = areas.find(({ itemName }) => itemName === of.name);
   if (area === undefined) throw new Error(`${house.key} has no “${of.name}”.`);
   return area.id;
 }
@@ -65,6 +65,7 @@ async function batchOf(house: DemoHouse): Promise<PhotoBatch> {
   const { key: houseKey, begun } = house;
   const plans = photoPlans[houseKey] ?? [];
   const ids = idsOfHouse(houseKey, begun);
+  const areas = keptAreas(house);
   const drawn = await Promise.all(plans.map(({ plan }) => drawPhoto(plan)));
   const photoId = (i: number): Photo['id'] => idOf(`${houseKey} photo ${i}`, plans[i]?.day ?? begun, i);
   const changes = plans.map((photo, i): Change<'photo'> => {
@@ -77,7 +78,7 @@ async function batchOf(house: DemoHouse): Promise<PhotoBatch> {
       heightPx: picture.heightPx,
       bytes: picture.jpeg.length,
       takenAt: `${photo.day}T09:${String(10 + i)}:00.000Z`,
-      subject: { kind: photo.of?.kind ?? 'house', id: subjectIdOf(house, photo) },
+      subject: { kind: photo.of?.kind ?? 'house', id: subjectIdOf(house, areas, photo) },
       caption: photo.caption,
       marks: marksOn(picture.truth, photo, key),
       beforeId: photo.before === undefined ? null : photoId(photo.before),

@@ -19,7 +19,6 @@ import { day } from '../../ui/format';
 import { useKeypad } from '../../ui/keypad/keypad';
 import { useIsWide } from '../../ui/theme';
 import { space } from '../../ui/tokens';
-import { useNote } from '../../ui/undo';
 import { PhotosCard } from '../record/photos-card';
 import { DeleteAtEnd, Screen } from '../shell/screen';
 import { AnswerLine } from './answer-line';
@@ -31,6 +30,7 @@ import { FindingsCard } from './findings-card';
 import { FitChartOnDemand } from './fit-chart-on-demand';
 import { RunEditor } from './run-editor';
 import { DIRECTION_WORDS } from './words';
+import { useDelete } from '../shell/use-delete';
 
 type Part = 'conditions' | 'readings' | 'result';
 
@@ -137,20 +137,16 @@ interface TestScreenProps {
 export function TestScreen({ view, test, isNew = false }: TestScreenProps) {
   const { house } = view;
   const router = useRouter();
-  const note = useNote();
   const isWide = useIsWide();
   const keypad = useKeypad();
   const figures = useMemo(() => testFigures(house, test), [house, test]);
   const [part, setPart] = useState<Part>(() => (figures.state === 'figures' ? 'result' : 'conditions'));
-  const { deleteRecord, restoreRecord, makeIfNew } = useStore();
+  const { makeIfNew } = useStore();
   const keep = useKeep('airtightnessTest', test);
   const piece: PieceProps = { view, test, figures, keep };
+  const deleteIt = useDelete();
   const remove = (): void => {
-    deleteRecord(house.id, 'airtightnessTest', test.id);
-    note({
-      text: 'The door test was deleted.',
-      undo: () => restoreRecord(house.id, 'airtightnessTest', test.id),
-    });
+    deleteIt('airtightnessTest', test, 'The door test was deleted.');
     router.replace({ pathname: '/houses/[houseId]/tests', params: { houseId: house.id } });
   };
   const pinned = isWide ? undefined : (

@@ -12,7 +12,7 @@ import { FieldGrid, GivenField, NumberField } from '../../ui/field';
 import { figureWithUnit } from '../../ui/format';
 import { Text } from '../../ui/text';
 import { space } from '../../ui/tokens';
-import { useNote } from '../../ui/undo';
+import { useDelete } from '../shell/use-delete';
 
 const { fields } = openingKind;
 
@@ -34,15 +34,10 @@ const USUAL: Readonly<Record<OpeningUse, readonly [widthM: number, heightM: numb
 
 function OpeningEditor({ opening }: { readonly opening: Opening }) {
   const keep = useKeep('opening', opening);
-  const { deleteRecord, restoreRecord } = useStore();
-  const note = useNote();
   const isTotal = opening.totalM2 !== null;
+  const deleteIt = useDelete();
   const remove = (): void => {
-    deleteRecord(opening.ledgerId, 'opening', opening.id);
-    note({
-      text: `${OPENING_WORDS[opening.use]} deleted.`,
-      undo: () => restoreRecord(opening.ledgerId, 'opening', opening.id),
-    });
+    deleteIt('opening', opening, `${OPENING_WORDS[opening.use]} deleted.`);
   };
   return (
     <View style={styles.editor}>

@@ -10,6 +10,7 @@ import {
 import { besideOf, outlineBeside, spanAlong, type BesideWall } from '@calvet/contract/plan/beside-wall';
 import { laidAgain, type RoofLay } from '@calvet/contract/plan/fit-wings';
 import { layOutline, type LaidWall } from '@calvet/contract/plan/lay-outline';
+import { isSloping } from '@calvet/contract/plan/roof';
 import { partUnder } from '@calvet/contract/plan/roofs-as-laid';
 import { wallName } from '@calvet/contract/plan/planned-areas';
 import { useState } from 'react';
@@ -23,9 +24,9 @@ import { Choice, optionsOf, type Option } from '../../ui/choice';
 import { FieldGrid, GivenField, Labelled, NumberField, TextField } from '../../ui/field';
 import { OpenButton } from '../../ui/open-button';
 import { Text } from '../../ui/text';
-import { useNote } from '../../ui/undo';
 import { BesideFields } from './beside-fields';
 import { OpeningsPanel } from './openings-panel';
+import { useDelete } from '../shell/use-delete';
 
 const { fields } = roofKind;
 
@@ -61,8 +62,6 @@ const USUAL_DEPTH_M = 3;
 
 const endOf = ({ wings }: Roof): 'gable' | 'hip' =>
   wings.some(({ lower, higher }) => lower.kind === 'hip' || higher.kind === 'hip') ? 'hip' : 'gable';
-
-const isSlope = (form: Roof['form']): form is RoofLay['form'] => form === 'slope' || form === 'monoSlope';
 
 /** Each end of a roof that joins no other wing, by itself. */
 function EachEnd({
@@ -104,19 +103,14 @@ interface OwnPartProps {
 /** Which part of its storey a roof lies over: a rectangle against one of the walls, indoors. */
 function OwnPart({ roof, storey, wall, onOutline }: OwnPartProps) {
   const keep = useKeep('roof', roof);
-  const { deleteRecord, restoreRecord } = useStore();
-  const note = useNote();
   const outline = roof.outline ?? [];
   const [held] = [wall, ...layOutline(storey)].flatMap((each) => {
     const beside = besideOf(each, outline, 'within');
     return beside === null ? [] : [{ wall: each, beside }];
   });
+  const deleteIt = useDelete();
   const remove = (): void => {
-    deleteRecord(roof.ledgerId, 'roof', roof.id);
-    note({
-      text: `${roof.name} was deleted.`,
-      undo: () => restoreRecord(roof.ledgerId, 'roof', roof.id),
-    });
+    deleteIt('roof', roof, `${roof.name} was deleted.`);
   };
   return (
     <>
@@ -174,7 +168,7 @@ export function RoofPanel({ view, roof, storey, wall }: RoofPanelProps) {
   const isRest = roof.outline === null;
   const roofs = view.roofs.filter(({ storeyId }) => storeyId === storey.id);
   const lay: RoofLay = {
-    form: isSlope(roof.form) ? roof.form : 'slope',
+    form: isSloping(roof.form) ? roof.form : 'slope',
     low: roof.wings[0]?.low ?? 'y0',
     run: roof.wings[0]?.ridge,
   };
@@ -186,14 +180,14 @@ export function RoofPanel({ view, roof, storey, wall }: RoofPanelProps) {
     if (wings !== null) keep({ form: next.form, wings, pitch: roof.pitch ?? USUAL_PITCH });
   };
   const setForm = (form: Roof['form']): void => {
-    if (isSlope(form)) {
+    if (isSloping(form)) {
       layAs({ form, run: undefined });
       return;
     }
     setCannot(false);
     keep({ form });
   };
-  const isSloping = isSlope(roof.form);
+  const hasWings = isSloping(roof.form);
   const { drawing } = view;
   const isOff =
     drawing.state === 'refused' && drawing.at?.id === roof.id && drawing.refusal.code === 'wings-do-not-tile';
@@ -239,7 +233,7 @@ export function RoofPanel({ view, roof, storey, wall }: RoofPanelProps) {
           />
         </Labelled>
       )}
-      {isSloping && (
+      {hasWings && (
         <FieldGrid>
           <GivenField
             label="Pitch, rise over run"
@@ -274,7 +268,7 @@ export function RoofPanel({ view, roof, storey, wall }: RoofPanelProps) {
           onOutline={(outline, stage) => keep({ outline }, stage)}
         />
       )}
-      {isSloping && (
+      {hasWings && (
         <OpeningsPanel view={view} on={roof.id} where={isRest ? 'the roof' : roof.name} use="roofWindow" />
       )}
       {isRest && (

@@ -1,4 +1,5 @@
 import type { Roof, Storey, Zone } from '@calvet/contract';
+import { isSloping } from '@calvet/contract/plan/roof';
 import { layOutline } from '@calvet/contract/plan/lay-outline';
 import { dequal } from 'dequal';
 import { memo, useState } from 'react';
@@ -51,7 +52,7 @@ function levelsOf(storeys: readonly Storey[]): readonly Level[] {
 function roofLines(levels: readonly Level[], roofs: readonly Roof[]) {
   return roofs.flatMap(({ storeyId, form, pitch, collarM, wings }) => {
     const level = levels.find(({ id }) => id === storeyId);
-    if (level === undefined || pitch === null || (form !== 'slope' && form !== 'monoSlope')) return [];
+    if (level === undefined || pitch === null || !isSloping(form)) return [];
     return wings.map(({ id, x0M, x1M, y0M, y1M, ridge, low }) => {
       const isAlong = form === 'slope' ? ridge === 'y' : low.startsWith('x');
       const spanM = isAlong ? x1M - x0M : y1M - y0M;

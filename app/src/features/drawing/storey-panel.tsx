@@ -1,12 +1,11 @@
 import { NAME_MAX, storey as storeyKind, UNDER_WORDS, type Storey } from '@calvet/contract';
 import { useState } from 'react';
-import { useStore } from '../../data/store-context';
 import { Button } from '../../ui/button';
 import { Card } from '../../ui/card';
 import { Choice, optionsOf } from '../../ui/choice';
 import { FieldGrid, GivenField, Labelled, TextField } from '../../ui/field';
-import { useNote } from '../../ui/undo';
 import { useKeep } from '../../data/use-keep';
+import { useDelete } from '../shell/use-delete';
 
 const { fields } = storeyKind;
 
@@ -20,15 +19,10 @@ const COUNTS = [
 /** What a storey is beside its outline: name, heights, what is below. */
 export function StoreyPanel({ storey, onGone }: { readonly storey: Storey; readonly onGone: () => void }) {
   const keep = useKeep('storey', storey);
-  const { deleteRecord, restoreRecord } = useStore();
-  const note = useNote();
   const [noName, setNoName] = useState<string | null>(null);
+  const deleteIt = useDelete();
   const remove = (): void => {
-    deleteRecord(storey.ledgerId, 'storey', storey.id);
-    note({
-      text: `${storey.name} was deleted. What was recorded on it stays.`,
-      undo: () => restoreRecord(storey.ledgerId, 'storey', storey.id),
-    });
+    deleteIt('storey', storey, `${storey.name} was deleted. What was recorded on it stays.`);
     onGone();
   };
   return (

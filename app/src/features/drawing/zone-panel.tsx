@@ -9,8 +9,8 @@ import { Button } from '../../ui/button';
 import { TextField } from '../../ui/field';
 import { Text } from '../../ui/text';
 import { space } from '../../ui/tokens';
-import { useNote } from '../../ui/undo';
 import { BesideFields } from './beside-fields';
+import { useDelete } from '../shell/use-delete';
 
 /** Of a room that nobody has measured yet, in m. */
 const USUAL_DEPTH_M = 3.5;
@@ -30,14 +30,9 @@ interface ZoneEditorProps {
 
 function ZoneEditor({ zone, beside, cornersOf }: ZoneEditorProps) {
   const keep = useKeep('zone', zone);
-  const { deleteRecord, restoreRecord } = useStore();
-  const note = useNote();
+  const deleteIt = useDelete();
   const remove = (): void => {
-    deleteRecord(zone.ledgerId, 'zone', zone.id);
-    note({
-      text: `${zone.name} was deleted.`,
-      undo: () => restoreRecord(zone.ledgerId, 'zone', zone.id),
-    });
+    deleteIt('zone', zone, `${zone.name} was deleted.`);
   };
   return (
     <View style={styles.zone}>

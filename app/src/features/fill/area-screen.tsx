@@ -30,6 +30,7 @@ import { GradeChoice } from './grade-choice';
 import { TieToDrawing } from './tie-to-drawing';
 import { GRADE_WORDS, judgementWords } from './words';
 import { WorthBars } from './worth-bars';
+import { useDelete } from '../shell/use-delete';
 
 const KINDS = optionsOf(AREA_WORDS);
 
@@ -59,7 +60,7 @@ export function AreaScreen({ view, area, isNew = false }: AreaScreenProps) {
   const isGradable = gradedLayerOf(area.buildUp) !== null;
   /** Its work can be judged and is not yet. */
   const isOpen = isGradable && !isJudged(area);
-  const { deleteRecord, restoreRecord, updateRecord, makeIfNew } = useStore();
+  const { updateRecord, makeIfNew } = useStore();
   const keep = useKeep('area', area);
   const drawn = area.item === null ? undefined : view.drawn.get(area.item);
   const kept = withoutDrawn(area);
@@ -83,9 +84,9 @@ export function AreaScreen({ view, area, isNew = false }: AreaScreenProps) {
       undo: () => updateRecord('area', { ...kept, ...nothing }, before),
     });
   };
+  const deleteIt = useDelete();
   const remove = (): void => {
-    deleteRecord(house.id, 'area', area.id);
-    note({ text: `${area.name} was deleted.`, undo: () => restoreRecord(house.id, 'area', area.id) });
+    deleteIt('area', area, `${area.name} was deleted.`);
     router.replace({ pathname: '/houses/[houseId]', params: { houseId: house.id } });
   };
   return (

@@ -1,18 +1,16 @@
 import { withoutDrawn, type HouseBody } from '@calvet/contract';
 import { useRouter } from 'expo-router';
 import { useForm } from 'react-hook-form';
-import { useStore } from '../../data/store-context';
 import { useKeep } from '../../data/use-keep';
-import { useNote } from '../../ui/undo';
 import { DeleteAtEnd, Screen } from '../shell/screen';
 import type { HouseView } from '../../data/as-drawn';
 import { faultOf, HouseForm, houseResolver, type HouseDraft } from './house-form';
+import { useDelete } from '../shell/use-delete';
 
 /** Changes a house: each field is kept once it fits and is left. */
 export function EditHouseScreen({ view }: { readonly view: HouseView }) {
   const { house, drawing } = view;
   const router = useRouter();
-  const note = useNote();
   const form = useForm<HouseDraft, unknown, HouseBody>({
     // What others change comes in, beside a field that is being typed into.
     values: house,
@@ -22,7 +20,6 @@ export function EditHouseScreen({ view }: { readonly view: HouseView }) {
   });
   const kept = withoutDrawn(house);
   const entered = new Set(Object.entries(kept).flatMap(([name, value]) => (value === null ? [] : [name])));
-  const { deleteRecord, restoreRecord } = useStore();
   const keepField = useKeep('house', house);
   const keep = (name: keyof HouseBody): void => {
     const draft = form.getValues();
@@ -32,9 +29,9 @@ export function EditHouseScreen({ view }: { readonly view: HouseView }) {
       form.resetField(name, { defaultValue: draft[name] });
     }
   };
+  const deleteIt = useDelete();
   const remove = (): void => {
-    deleteRecord(house.id, 'house', house.id);
-    note({ text: `${house.name} was deleted.`, undo: () => restoreRecord(house.id, 'house', house.id) });
+    deleteIt('house', house, `${house.name} was deleted.`);
     router.replace('/');
   };
   return (

@@ -36,6 +36,7 @@ import {
   type NamedSubject,
 } from './photo-words';
 import { useAddPhotos } from './use-add-photos';
+import { useDelete } from '../shell/use-delete';
 
 interface PairProps {
   readonly photo: Photo;
@@ -126,7 +127,7 @@ export function PhotoScreen({ view, photo }: PhotoScreenProps) {
   const [wordsAt, setWordsAt] = useState<PicturePoint | null>(null);
   const subjects = subjectsIn(view);
   const name = photoName(photo, subjects);
-  const { deleteRecord, restoreRecord, makeIfNew } = useStore();
+  const { makeIfNew } = useStore();
   const keep = useKeep('photo', photo);
   /** What a photo shows is a record of its own by then: a drawn area of which nothing was entered yet becomes one. */
   const keepShown: Keep<'photo'> = (body, stage) => {
@@ -148,9 +149,9 @@ export function PhotoScreen({ view, photo }: PhotoScreenProps) {
   const inOrder = photosBySubject(photos, subjects).flatMap((each) => each.photos);
   const at = inOrder.findIndex(({ id }) => id === photo.id);
   const [previous, next] = [inOrder[at - 1], inOrder[at + 1]];
+  const deleteIt = useDelete();
   const remove = (): void => {
-    deleteRecord(house.id, 'photo', photo.id);
-    note({ text: 'The photo was deleted.', undo: () => restoreRecord(house.id, 'photo', photo.id) });
+    deleteIt('photo', photo, 'The photo was deleted.');
     router.replace({ pathname: '/houses/[houseId]/record', params: { houseId: house.id } });
   };
   const picture = (
