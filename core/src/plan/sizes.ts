@@ -1,11 +1,9 @@
 import type { Operation } from '../operation';
 import { as, figure, outcome, part } from '../schema';
 import { envelopeParts, type FloorPart } from './envelope-parts';
+import { junctionParts, type JunctionKind } from './junction-parts';
 import { measurePlan, type MeasuredPlan } from './measure-plan';
 import { planSchema, type Boundary, type Face, type PlanInput } from './plan-input';
-import type { LaidStorey } from './storeys';
-import { footOf, hasRim } from './wall-feet';
-import type { SlopeFigures } from './wings';
 
 /** Areas of an envelope in m², each at the face at which figures are taken. */
 export interface PlanAreas {
@@ -30,26 +28,7 @@ export interface PlanAreas {
 }
 
 /** Lengths of the junctions of an envelope in m. */
-export interface PlanLengths {
-  readonly foot: number;
-  readonly rimFoot: number;
-  readonly rimHead: number;
-  readonly stepIn: number;
-  readonly overhangEdge: number;
-  readonly headUnderFloor: number;
-  readonly head: number;
-  readonly gableFoot: number;
-  readonly rake: number;
-  readonly ridge: number;
-  readonly collar: number;
-  readonly hip: number;
-  readonly valley: number;
-  readonly cornerOut: number;
-  readonly cornerIn: number;
-  readonly rimCorner: number;
-  readonly concreteStep: number;
-  readonly frame: number;
-}
+export type PlanLengths = Readonly<Record<JunctionKind, number>>;
 
 /** What a plan comes to. */
 export interface PlanSizes {
@@ -144,47 +123,13 @@ function areasOf(plan: MeasuredPlan): PlanAreas {
   return areas;
 }
 
-const FOOT_JUNCTION = { on: 'rimFoot', stepIn: 'stepIn', overhang: 'overhangEdge', foot: 'foot' } as const;
-
-function addStorey(lengths: Mutable<PlanLengths>, laid: LaidStorey): void {
-  const { heightM, floorDepthM } = laid.storey;
-  laid.walls.forEach(({ wall, lengthM, below, above }, i) => {
-    const concreteM = wall.concreteM ?? 0;
-    if (concreteM > 0 && concreteM < heightM) lengths.concreteStep += lengthM;
-    for (const piece of below) {
-      const foot = footOf(piece, laid);
-      if (foot !== 'through') lengths[FOOT_JUNCTION[foot]] += piece.lengthM;
-      if (hasRim(foot, laid)) lengths.rimHead += piece.lengthM;
-    }
-    for (const piece of above) {
-      if (piece.lies === 'inside') lengths.headUnderFloor += piece.lengthM;
-      if (piece.lies === 'beyond') lengths.head += piece.lengthM;
-    }
-    if (wall.turnDeg > 0) lengths.cornerOut += heightM;
-    if (wall.turnDeg < 0) lengths.cornerIn += heightM;
-    const next = laid.walls[(i + 1) % laid.walls.length]?.below[0];
-    const reaches = [below.at(-1), next].every(
-      (piece) => piece !== undefined && piece.lengthM > 0 && hasRim(footOf(piece, laid), laid),
-    );
-    if (wall.turnDeg !== 0 && reaches) lengths.rimCorner += floorDepthM;
-  });
-}
-
-function addWing(lengths: Mutable<PlanLengths>, figures: SlopeFigures): void {
-  lengths.gableFoot += figures.gableFootM;
-  lengths.head -= figures.gableFootM;
-  lengths.rake += figures.rakeM;
-  lengths.ridge += figures.ridgeM;
-  lengths.collar += figures.collarM;
-  lengths.hip += figures.hipM;
-  lengths.valley += figures.valleyM;
-}
-
-function lengthsOf({ storeys, roofs, openings }: MeasuredPlan): PlanLengths {
+function lengthsOf(plan: MeasuredPlan): PlanLengths {
   const lengths: Mutable<PlanLengths> = { ...NO_LENGTHS };
-  storeys.forEach((laid) => addStorey(lengths, laid));
-  for (const { figures } of roofs.flatMap(({ wings }) => wings)) addWing(lengths, figures);
-  lengths.frame = sum(openings, ({ frameM }) => frameM);
+  for (const { kind, of, lengthM } of junctionParts(plan)) {
+    lengths[kind] += lengthM;
+    // Heads are what is open above less the feet of all gables, those too that stand on no wall.
+    if (kind === 'gableFoot' && of === null) lengths.head -= lengthM;
+  }
   return lengths;
 }
 

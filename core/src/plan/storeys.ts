@@ -10,6 +10,8 @@ import { measured, piecesOf, type MeasuredPiece, type WallPiece } from './wall-p
 export interface LaidWall {
   readonly drawnWall: DrawnWall;
   readonly wall: PlanWall;
+  /** Where it lies at the face. */
+  readonly atFace: Side;
   readonly lengthM: number;
   /** How far along the drawn wall it begins and ends at the face. */
   readonly startM: number;
@@ -64,6 +66,7 @@ function layWall(
   return {
     drawnWall,
     wall: drawnWall.wall,
+    atFace: face,
     lengthM: endM - startM,
     startM,
     endM,

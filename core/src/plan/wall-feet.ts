@@ -1,5 +1,5 @@
 import type { LaidStorey } from './storeys';
-import type { MeasuredPiece } from './wall-pieces';
+import type { WallPiece } from './wall-pieces';
 
 /** What a piece of a wall does with the storey below. */
 export type Foot = 'on' | 'through' | 'stepIn' | 'overhang' | 'foot';
@@ -7,9 +7,9 @@ export type Foot = 'on' | 'through' | 'stepIn' | 'overhang' | 'foot';
 /**
  * How a piece of a wall stands: on a wall below, or on one that runs through its floor; inside of the outline below; over
  * open air; on the ground or a foundation.
- * @example footOf({ fromM: 0, toM: 9, lengthM: 9, lies: 'inside', on: null }, layStoreys(examples['plan.sizes'], new PlanIds())[1]) // 'stepIn'
+ * @example footOf({ lies: 'inside', on: null }, layStoreys(examples['plan.sizes'], new PlanIds())[1]) // 'stepIn'
  */
-export function footOf({ lies, on }: MeasuredPiece, { storey, isLowest }: LaidStorey): Foot {
+export function footOf({ lies, on }: Pick<WallPiece, 'lies' | 'on'>, { storey, isLowest }: LaidStorey): Foot {
   if (lies === 'on') return on?.throughFloor === true ? 'through' : 'on';
   if (lies === 'inside') return 'stepIn';
   return storey.under === 'outdoors' && !isLowest ? 'overhang' : 'foot';

@@ -183,6 +183,9 @@ export function piecesOf(
 
 /** A piece with its length at the face at which figures are taken. */
 export interface MeasuredPiece extends WallPiece {
+  /** Where along the drawn wall it begins and ends at the face. */
+  readonly startM: number;
+  readonly endM: number;
   readonly lengthM: number;
 }
 
@@ -201,6 +204,6 @@ export function measured(
   return pieces.map((piece, i) => {
     const from = i === 0 ? startM : Math.max(piece.fromM, startM);
     const to = i === pieces.length - 1 ? endM : Math.min(piece.toM, endM);
-    return { ...piece, lengthM: Math.max(0, to - from) };
+    return { ...piece, startM: from, endM: to, lengthM: Math.max(0, to - from) };
   });
 }

@@ -1,7 +1,7 @@
 import { areaWhere } from '../geometry/area-where';
 import { between, dot, type Point } from '../geometry/point';
 import { Refusal } from '../refusal';
-import type { DrawnWall } from './outline';
+import type { DrawnWall, Side } from './outline';
 import type { Face, Place, PlanRoof, PlanWing } from './plan-input';
 
 /** A side of a wing lies on a wall, or at another wing, within so much. */
@@ -115,6 +115,14 @@ const lengthOf = ({ axis, sides: { x0, x1, y0, y1 } }: Pick<Wing, 'axis' | 'side
 const runOf = (side: SideName, { x0, x1, y0, y1 }: Sides): readonly [number, number] =>
   side.startsWith('x') ? [y0, y1] : [x0, x1];
 
+/** A side as a line. */
+function lineOf(side: SideName, sides: Sides): Side {
+  const [from, to] = runOf(side, sides);
+  const corner = (at: number): Point =>
+    side.startsWith('x') ? { x: sides[side], y: at } : { x: at, y: sides[side] };
+  return { from: corner(from), to: corner(to) };
+}
+
 /** True where a joining end stands on a long side of the wing that it joins, and is no wider than it. */
 function standsOn(wing: Wing, { side }: End, joined: Wing): boolean {
   const facing = OPPOSITE[side];
@@ -169,10 +177,7 @@ export function refuseUntiled(
  * @example wallUnder('x0', { x0: 0, x1: 9, y0: -7, y1: 0 }, outlineOf(examples['plan.sizes'].storeys[0], 'outside', 'walls').walls).wall.id // 'left'
  */
 export function wallUnder(side: SideName, sides: Sides, walls: readonly DrawnWall[]): DrawnWall | null {
-  const [from, to] = runOf(side, sides);
-  const isUpright = side.startsWith('x');
-  const corner = (at: number): Point => (isUpright ? { x: sides[side], y: at } : { x: at, y: sides[side] });
-  const [start, end] = [corner(from), corner(to)];
+  const { from: start, to: end } = lineOf(side, sides);
   let best: DrawnWall | null = null;
   let most = 0;
   for (const wall of walls) {
@@ -223,7 +228,8 @@ export interface SlopeFigures {
   readonly gableM2: number;
   /** Above the heads of the walls. */
   readonly heightM: number;
-  readonly gableFootM: number;
+  /** Where its gables stand on the heads of walls. */
+  readonly gableFeet: readonly Side[];
   readonly rakeM: number;
   readonly ridgeM: number;
   readonly collarM: number;
@@ -236,7 +242,7 @@ const NOTHING: SlopeFigures = {
   flatM2: 0,
   gableM2: 0,
   heightM: 0,
-  gableFootM: 0,
+  gableFeet: [],
   rakeM: 0,
   ridgeM: 0,
   collarM: 0,
@@ -287,7 +293,7 @@ function pitched(
     flatM2: flatWidth * top,
     gableM2: (gables * (w * w - flatWidth * flatWidth) * pitch) / 4,
     heightM: collarM ?? ridgeHeightM,
-    gableFootM: gables * w,
+    gableFeet: wing.ends.filter(({ kind }) => kind === 'gable').map(({ side }) => lineOf(side, wing.sides)),
     rakeM: gables * (2 * run * Math.sqrt(1 + pitch * pitch) + flatWidth),
     ridgeM: collarM === undefined ? top : 0,
     collarM: collarM === undefined ? 0 : 2 * top + hips * flatWidth,
@@ -297,15 +303,16 @@ function pitched(
 }
 
 /** A roof with one slope; its high side may stand against a wall of the storey above. */
-function leaning(wing: Wing, isAgainstWall: boolean, pitch: number): SlopeFigures {
+function leaning(wing: Wing, high: SideName, isAgainstWall: boolean, pitch: number): SlopeFigures {
   const [w, length] = [widthOf(wing), lengthOf(wing)];
+  const across: readonly SideName[] = wing.axis === 'x' ? ['x0', 'x1'] : ['y0', 'y1'];
   const highM2 = w * pitch * length;
   return {
     ...NOTHING,
     volumeM3: (w * w * pitch * length) / 2,
     gableM2: w * w * pitch + (isAgainstWall ? 0 : highM2),
     heightM: w * pitch,
-    gableFootM: 2 * w + (isAgainstWall ? 0 : length),
+    gableFeet: (isAgainstWall ? across : [...across, high]).map((side) => lineOf(side, wing.sides)),
     rakeM: 2 * w * Math.sqrt(1 + pitch * pitch) + (isAgainstWall ? 0 : length),
   };
 }
@@ -337,7 +344,7 @@ export function measureWings(
     if (wing.high === null) return pitched(wing, flushHips(asDrawn, drawn), pitch, collarM, field);
     const wall = wallUnder(wing.high, asDrawn.sides, above);
     if (wall !== null) strips.push({ wall, areaM2: widthOf(wing) * pitch * lengthOf(wing) });
-    return leaning(wing, wall !== null, pitch);
+    return leaning(wing, wing.high, wall !== null, pitch);
   });
   return { figures, strips };
 }
