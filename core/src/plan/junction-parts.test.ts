@@ -182,6 +182,6 @@ test('frames are known by their openings, one in a roof too', () => {
   };
   expect(of(plan, 'frame')).toEqual([
     { kind: 'frame', of: 'window', to: null, storey: 'lower', lengthM: 10 },
-    { kind: 'frame', of: 'above', to: null, storey: 'lower', lengthM: 4 },
+    { kind: 'frame', of: 'above', to: null, storey: 'upper', lengthM: 4 },
   ]);
 });
