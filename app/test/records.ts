@@ -78,6 +78,7 @@ export function viewWith(more: Partial<HouseView> = {}): HouseView {
     zones: [],
     roofs: [],
     openings: [],
+    features: [],
     areas: [],
     tests: [],
     photos: [],

@@ -3,6 +3,7 @@ import { house } from './house/house';
 import { area } from './installation/area';
 import type { AnyKind } from './kind/kind';
 import { photo } from './photos/photo';
+import { feature } from './plan/feature';
 import { opening } from './plan/opening';
 import { plan } from './plan/plan';
 import { roof } from './plan/roof';
@@ -20,6 +21,7 @@ export const kinds = {
   zone,
   roof,
   opening,
+  feature,
   area,
   airtightnessTest,
   photo,

@@ -20,6 +20,11 @@ export const PHOTO_MARKS_MAX = 60;
 export const ITEM_KEY_MAX = 120;
 export const STRETCHES_MAX = 20;
 export const PLANNED_BUILD_UPS_MAX = 60;
+export const FEATURES_MAX = 1000;
+/** Parts of a house that are built in their own way, and checkpoints that are switched off. */
+export const SCHOOLS_AT_MAX = 300;
+export const CHECKPOINTS_OFF_MAX = 500;
+export const CHECKPOINTS_ADDED_MAX = 100;
 
 /** For how long what was deleted is offered back. */
 export const RESTORABLE_MS = 30 * 24 * 3_600_000;

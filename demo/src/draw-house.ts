@@ -14,14 +14,14 @@ import {
 } from '@calvet/contract';
 import { outlineBeside, type BesideWall } from '@calvet/contract/plan/beside-wall';
 import { laidAgain, type RoofLay } from '@calvet/contract/plan/fit-wings';
-import { planId } from '@calvet/contract/plan/item-key';
+import { planToBe } from '@calvet/contract/plan/item-key';
 import { cornersOf, layOutline } from '@calvet/contract/plan/lay-outline';
 import { newWall } from '@calvet/contract/plan/outline-shapes';
 import type { Drawing } from '@calvet/contract/plan/plan-input';
 import { idOf } from './ids';
 
 /** A wall of the scenario: its length and turn, what is special about it, and the openings in it. */
-export interface WallPlan extends Partial<Omit<Wall, 'id' | 'stretches'>> {
+export interface WallPlan extends Partial<Omit<Wall, 'id' | 'corner' | 'stretches'>> {
   readonly lengthM: number;
   readonly turnDeg: number;
   /** Rooms along it from its left end, each but the last with its length. */
@@ -73,6 +73,7 @@ export function drawHouse(key: string, begun: string, plan: HousePlan): Drawing 
       ...newWall(wall.lengthM, wall.turnDeg, { thicknessM, boundary: 'outdoors' }),
       ...own,
       id: id(what),
+      corner: id(`${what} corner`),
       stretches: rooms.map(([room, lengthM], n) => ({ id: id(`${what} room ${n}`), room, lengthM })),
     };
   };
@@ -119,9 +120,7 @@ export function drawHouse(key: string, begun: string, plan: HousePlan): Drawing 
     });
   });
   const drawn: Plan = {
-    ...notStored(planId(houseId), houseId),
-    face: 'inside',
-    drawnAt: 'outside',
+    ...planToBe(houseId),
     buildUps: plan.buildUps.map((buildUp) => ({ ...buildUp, id: id(`build-up ${buildUp.use}`) })),
   };
   return { plans: [drawn], storeys, zones, roofs, openings };

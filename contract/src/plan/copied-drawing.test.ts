@@ -1,12 +1,14 @@
 import { planSizesOperation } from '@calvet/core/plan/sizes';
 import { drawingOf, sampleOpening, sampleRoof, sampleStorey, shaped } from '../../test/sample-drawing';
+import { sampleFeature } from '../../test/sample-plan';
 import { readChange } from '../changes/read-change';
 import { copiedDrawing, copiedKey, type CopiedDrawing } from './copied-drawing';
 import { DRAWING_FILE_BYTES_MAX, NoDrawingFile, readDrawingFile, writeDrawingFile } from './drawing-file';
 import { fittingWings } from './fit-wings';
 import { itemKey, planToBe } from './item-key';
 import { layOutline } from './lay-outline';
-import { planInputOf, type Drawing } from './plan-input';
+import { planInputOf, type Drawing, type Planned } from './plan-input';
+import { NO_SCHOOLS } from './schools';
 import type { Wall } from './storey';
 
 const HOUSE = '01a1f000-0000-7000-8000-000000000001';
@@ -34,12 +36,32 @@ const wallAt = (i: number): Wall => {
   return wall;
 };
 
-const drawing: Drawing = {
+const drawing: Planned = {
   ...drawingOf(sampleStorey(idOf(1), { name: 'Ground floor', outline })),
-  plans: [planToBe(HOUSE)],
+  plans: [
+    {
+      ...planToBe(HOUSE),
+      schoolsAt: [{ ...NO_SCHOOLS, id: wallAt(1).id, insulation: ['fillFoam'] }],
+      checkpointsAdded: [
+        {
+          id: idOf(60),
+          title: 'Strip behind the meter',
+          at: itemKey.wall(wallAt(1).id),
+          phase: 'beforeFill',
+          trade: 'airSealer',
+          coverEvent: 'lining',
+        },
+      ],
+      checkpointsOff: [
+        { name: 'batt-fills-cavity' },
+        { name: itemKey.checkpoint('batt-fills-cavity', itemKey.wall(wallAt(0).id)) },
+      ],
+    },
+  ],
   zones: [
     {
       ...stored,
+      ledgerId: HOUSE,
       id: idOf(2),
       name: 'Garage',
       storeyId: idOf(1),
@@ -64,10 +86,14 @@ const drawing: Drawing = {
     sampleOpening(idOf(4), wallAt(0).id, { alongM: 3 }),
     sampleOpening(idOf(5), idOf(3), { use: 'roofWindow' }),
   ],
+  features: [
+    sampleFeature(idOf(6), 'tubOnOuterWall', wallAt(0).id, { alongM: 2 }),
+    sampleFeature(idOf(7), 'radonStack', HOUSE),
+  ],
 };
 
 /** What was copied, as a drawing again. */
-function drawn({ records }: CopiedDrawing): Drawing {
+function drawn({ records }: CopiedDrawing): Planned {
   const of = (kind: string) =>
     records.flatMap((record) => (record.kind === kind ? [{ ...record.body, ...stored, id: record.id }] : []));
   return {
@@ -76,7 +102,8 @@ function drawn({ records }: CopiedDrawing): Drawing {
     zones: of('zone'),
     roofs: of('roof'),
     openings: of('opening'),
-  } as unknown as Drawing;
+    features: of('feature'),
+  } as unknown as Planned;
 }
 
 function sizesOf(of: Drawing) {
@@ -122,6 +149,21 @@ test('in a mirror what lay along a wall lies as far from its other end', () => {
   expect(mirror.zones[0]?.outline.map(({ xM }) => xM)).toEqual([-13, -13, -10]);
 });
 
+test('what was put into a house, and how its parts are built, is of the copy now', () => {
+  const copy = copiedDrawing(drawing, OTHER, { isMirrored: true });
+  const [tub, radon] = drawn(copy).features;
+  expect(tub).toMatchObject({ on: copy.idOf.get(wallAt(0).id), alongM: 8 });
+  expect(radon?.on).toBe(OTHER);
+  const [plan] = drawn(copy).plans;
+  const wall = copy.idOf.get(wallAt(1).id) ?? '';
+  expect(plan?.schoolsAt).toEqual([expect.objectContaining({ id: wall, insulation: ['fillFoam'] })]);
+  expect(plan?.checkpointsAdded.map(({ at }) => at)).toEqual([itemKey.wall(wall)]);
+  expect(plan?.checkpointsOff.map(({ name }) => name)).toEqual([
+    'batt-fills-cavity',
+    `batt-fills-cavity@${itemKey.wall(copy.idOf.get(wallAt(0).id) ?? '')}`,
+  ]);
+});
+
 test('keys of items go over to the copy', () => {
   const copy = copiedDrawing(drawing, OTHER);
   const wall = wallAt(1).id;
@@ -143,11 +185,25 @@ describe('a file of a drawing', () => {
     expect(text.length).toBeLessThan(DRAWING_FILE_BYTES_MAX / 100);
   });
 
+  test('of the first version is read too: nothing had been put into a house, and corners had no ids', () => {
+    const { features: _, storeys, ...former } = file;
+    const [storey] = storeys as readonly { readonly outline: readonly { readonly id: string }[] }[];
+    const bare = storey?.outline.map((wall) =>
+      Object.fromEntries(Object.entries(wall).filter(([name]) => name !== 'corner')),
+    );
+    const read = readDrawingFile(
+      JSON.stringify({ ...former, version: 1, storeys: [{ ...storey, outline: bare }] }),
+      readChange,
+    );
+    expect(read.features).toEqual([]);
+    expect(read.storeys[0]?.outline.map(({ corner }) => corner)).toEqual(outline.map(({ id }) => id));
+  });
+
   test.each<[string, () => unknown, RegExp]>([
     ['cut off', () => readDrawingFile(text.slice(0, -40), readChange), /its end is missing/],
     ['of something else', reading({ ...file, format: 'calvet-unsent' }), /no file of a drawing/],
     ['a list', reading([file]), /no file of a drawing/],
-    ['of another version', reading({ ...file, version: 2 }), /version 2; this page reads version 1/],
+    ['of another version', reading({ ...file, version: 3 }), /version 3; this page reads version 2/],
     ['without its roofs', reading({ ...file, roofs: undefined }), /“roofs” is missing/],
     ['with a wall of 900 m', reading(withWall({ lengthM: 900 })), /storeys\[0\], outline\[0\]\.lengthM: /],
     [

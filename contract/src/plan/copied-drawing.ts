@@ -1,14 +1,16 @@
 import { v7 } from 'uuid';
 import type { Bodies } from '../kinds';
 import { ownFields, type Stored } from '../record';
-import { planId } from './item-key';
+import { itemKey, planId } from './item-key';
 import { mirrored } from './outline-edits';
-import type { Drawing } from './plan-input';
+import type { Opening } from './opening';
+import type { PlanBody } from './plan';
+import type { Planned } from './plan-input';
 import type { Roof, Wing, WingEnd } from './roof';
 import type { PlanPlace, Storey, Wall } from './storey';
 
 /** Kinds of record that a drawing is made of, in the order in which they are made. */
-type DrawnKind = 'plan' | 'storey' | 'zone' | 'roof' | 'opening';
+type DrawnKind = 'plan' | 'storey' | 'zone' | 'roof' | 'opening' | 'feature';
 
 /** A record of a drawing that is to be made. */
 export type DrawnRecord = {
@@ -71,7 +73,7 @@ function wingIn(isMirrored: boolean, wing: Wing): Wing {
  * @param houseId of the house that it is for
  */
 export function copiedDrawing(
-  drawing: Drawing,
+  drawing: Planned,
   houseId: string,
   { isMirrored = false }: CopyOptions = {},
 ): CopiedDrawing {
@@ -79,6 +81,7 @@ export function copiedDrawing(
   const wallCopy = (wall: Wall): Wall => ({
     ...wall,
     id: ids.take(wall.id),
+    corner: ids.take(wall.corner),
     stretches: wall.stretches.map((stretch) => ({ ...stretch, id: ids.take(stretch.id) })),
   });
   const endCopy = (end: WingEnd): WingEnd =>
@@ -107,16 +110,36 @@ export function copiedDrawing(
   const isHere = ({ storeyId }: { readonly storeyId: string }) =>
     drawing.storeys.some(({ id }) => id === storeyId);
   const roofs = drawing.roofs.filter(isHere);
+  // What is on the house itself is on the other one now.
+  const onCopy = (on: string): string => ids.all.get(on) ?? houseId;
+  const keyCopy = (key: string): string => copiedKey(key, { idOf: ids.all }) ?? key;
+  const planCopy = (plan: PlanBody): PlanBody => ({
+    ...plan,
+    schoolsAt: plan.schoolsAt.map((each) => ({ ...each, id: ids.take(each.id) })),
+    checkpointsAdded: plan.checkpointsAdded.map((each) => ({
+      ...each,
+      id: ids.take(each.id),
+      at: keyCopy(each.at),
+    })),
+    checkpointsOff: plan.checkpointsOff.map(({ name }) => {
+      const [checkpoint = name, key] = name.split('@');
+      return {
+        name:
+          key === undefined
+            ? checkpoint
+            : itemKey.checkpoint(ids.all.get(checkpoint) ?? checkpoint, keyCopy(key)),
+      };
+    }),
+  });
   const walls = new Map(
     drawing.storeys.flatMap(({ outline }) => outline.map((wall) => [wall.id, wall] as const)),
   );
+  const alongCopy = ({ on, alongM }: Pick<Opening, 'on' | 'alongM'>): number | null => {
+    const lengthM = walls.get(on)?.lengthM;
+    return isMirrored && alongM !== null && lengthM !== undefined ? lengthM - alongM : alongM;
+  };
   const bearers = new Set([...walls.keys(), ...roofs.map(({ id }) => id)]);
-  const records: DrawnRecord[] = [
-    ...drawing.plans.slice(0, 1).map((plan): DrawnRecord => ({
-      kind: 'plan',
-      id: planId(houseId),
-      body: body<'plan'>(plan),
-    })),
+  const drawn: DrawnRecord[] = [
     ...drawing.storeys.map(storeyCopy),
     ...drawing.zones.filter(isHere).map((zone): DrawnRecord => ({
       kind: 'zone',
@@ -131,15 +154,28 @@ export function copiedDrawing(
     ...drawing.openings
       .filter(({ on }) => bearers.has(on))
       .map((opening): DrawnRecord => {
-        const { alongM } = opening;
-        const lengthM = walls.get(opening.on)?.lengthM;
-        const alongNow = isMirrored && alongM !== null && lengthM !== undefined ? lengthM - alongM : alongM;
         return {
           kind: 'opening',
           id: ids.take(opening.id),
-          body: { ...body<'opening'>(opening), on: ids.take(opening.on), alongM: alongNow },
+          body: { ...body<'opening'>(opening), on: ids.take(opening.on), alongM: alongCopy(opening) },
         };
       }),
+    ...drawing.features.map((feature): DrawnRecord => {
+      return {
+        kind: 'feature',
+        id: ids.take(feature.id),
+        body: { ...body<'feature'>(feature), on: onCopy(feature.on), alongM: alongCopy(feature) },
+      };
+    }),
+  ];
+  // What is said of the whole names what was drawn, which has its new ids by now.
+  const records: DrawnRecord[] = [
+    ...drawing.plans.slice(0, 1).map((plan): DrawnRecord => ({
+      kind: 'plan',
+      id: planId(houseId),
+      body: planCopy(body<'plan'>(plan)),
+    })),
+    ...drawn,
   ];
   return { records, idOf: ids.all };
 }

@@ -1,11 +1,13 @@
 import type { readChange } from '../changes/read-change';
-import type { Bodies } from '../kinds';
-import { notStored, ownFields, type Stored } from '../record';
-import type { Drawing } from './plan-input';
+import { fieldsOf, type Bodies, type Kind } from '../kinds';
+import { notStored, type Stored } from '../record';
+import type { Planned } from './plan-input';
 
 /** What a file of a drawing says of itself. */
 const FORMAT = 'calvet-drawing';
-const VERSION = 1;
+const VERSION = 2;
+/** Of this version there is all but what was put into a house. */
+const WITHOUT_FEATURES = 1;
 /** No drawing comes near it. */
 export const DRAWING_FILE_BYTES_MAX = 4_000_000;
 
@@ -16,19 +18,25 @@ const LISTS = {
   zones: 'zone',
   roofs: 'roof',
   openings: 'opening',
-} as const satisfies Readonly<Record<keyof Drawing, keyof Bodies>>;
+  features: 'feature',
+} as const satisfies Readonly<Record<keyof Planned, keyof Bodies>>;
 
-const LIST_NAMES = Object.keys(LISTS) as readonly (keyof Drawing)[];
+const LIST_NAMES = Object.keys(LISTS) as readonly (keyof Planned)[];
 
 /** What a file is no drawing for, in words. */
 export class NoDrawingFile extends Error {}
 
+/** A record with its fields as they are told, however it came by them. */
+const inOrder = (kind: Kind, record: Stored<object>): object => ({
+  id: record.id,
+  ...Object.fromEntries(
+    fieldsOf(kind).map((name) => [name, (record as Readonly<Record<string, unknown>>)[name]]),
+  ),
+});
+
 /** A drawing as a file: its records with their ids, as they are. */
-export function writeDrawingFile(drawing: Drawing): string {
-  const lists = LIST_NAMES.map((name) => [
-    name,
-    drawing[name].map((record) => ({ id: record.id, ...ownFields(record) })),
-  ]);
+export function writeDrawingFile(drawing: Planned): string {
+  const lists = LIST_NAMES.map((name) => [name, drawing[name].map((record) => inOrder(LISTS[name], record))]);
   return `${JSON.stringify({ format: FORMAT, version: VERSION, ...Object.fromEntries(lists) }, null, 1)}\n`;
 }
 
@@ -46,7 +54,7 @@ function parsed(text: string): Readonly<Record<string, unknown>> {
   }
   if (!isObject(file) || file.format !== FORMAT)
     throw new NoDrawingFile('This is no file of a drawing: choose one that was saved from a drawing here.');
-  if (file.version !== VERSION)
+  if (file.version !== VERSION && file.version !== WITHOUT_FEATURES)
     throw new NoDrawingFile(
       `This file is of version ${String(file.version)}; this page reads version ${VERSION}. Open the page anew, then choose the file again.`,
     );
@@ -58,11 +66,11 @@ function parsed(text: string): Readonly<Record<string, unknown>> {
  * @param read checks a record as the server does
  * @throws {NoDrawingFile}
  */
-export function readDrawingFile(text: string, read: typeof readChange): Drawing {
+export function readDrawingFile(text: string, read: typeof readChange): Planned {
   const file = parsed(text);
   const taken = new Set<string>();
-  const listOf = (name: keyof Drawing): readonly Stored<object>[] => {
-    const list = file[name];
+  const listOf = (name: keyof Planned): readonly Stored<object>[] => {
+    const list = name === 'features' && file.version === WITHOUT_FEATURES ? [] : file[name];
     if (!Array.isArray(list)) throw new NoDrawingFile(`“${name}” is missing in this file, or is no list.`);
     return list.map((entry: unknown, i) => {
       const { id, ...body } = isObject(entry) ? entry : {};
@@ -80,5 +88,5 @@ export function readDrawingFile(text: string, read: typeof readChange): Drawing 
       return { ...answer.change.body, ...notStored(answer.change.id, '') };
     });
   };
-  return Object.fromEntries(LIST_NAMES.map((name) => [name, listOf(name)])) as unknown as Drawing;
+  return Object.fromEntries(LIST_NAMES.map((name) => [name, listOf(name)])) as unknown as Planned;
 }

@@ -4,6 +4,7 @@ import { cornersOf, layOutline } from './lay-outline';
 import { measureDrawing } from './measured-drawing';
 import { withCut, withWall } from './outline-edits';
 import { outlineBeside } from './beside-wall';
+import { NEW_PLAN } from './plan';
 import type { Drawing } from './plan-input';
 import { drawnAreas } from './planned-areas';
 import type { PlanPlace, Wall } from './storey';
@@ -56,6 +57,7 @@ const drawing: Drawing = {
   ...drawingOf(cellar, ground, upper),
   plans: [
     {
+      ...NEW_PLAN,
       ...{ id: 'plan', ledgerId: 'h', revision: 1, updatedAt: '', updatedBy: '', deletedAt: null },
       face: 'inside',
       drawnAt: 'inside',

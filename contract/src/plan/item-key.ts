@@ -16,6 +16,16 @@ export const itemKey = {
   flatRoof: (roof: string) => `flatRoof/${roof}`,
   gable: (wing: string) => `gable/${wing}`,
   opening: (opening: string) => `opening/${opening}`,
+  corner: (corner: string) => `corner/${corner}`,
+  rimCorner: (corner: string) => `rimCorner/${corner}`,
+  frame: (opening: string) => `frame/${opening}`,
+  meets: (innerWall: string) => `meets/${innerWall}`,
+  storey: (storey: string) => `storey/${storey}`,
+  zone: (zone: string) => `zone/${zone}`,
+  feature: (feature: string) => `feature/${feature}`,
+  /** Of a junction of a kind, by what it joins. */
+  junction: (kind: string, ids: readonly string[]) => `${kind}/${ids.join('+')}`,
+  checkpoint: (checkpoint: string, key: string) => `${checkpoint}@${key}`,
 } as const;
 
 /** Ids that were asked for before: each costs a hash, and a drawing asks for all of its own with every key that is typed. */

@@ -1,8 +1,9 @@
 import { computeWith, Refusal, type PlanInput } from '@calvet/core';
 import { envelopeParts, type EnvelopePart } from '@calvet/core/plan/envelope-parts';
+import { junctionParts, type JunctionPart } from '@calvet/core/plan/junction-parts';
 import { measurePlan } from '@calvet/core/plan/measure-plan';
 import { planSchema } from '@calvet/core/plan/plan-input';
-import { sizesOf, type PlanSizes } from '@calvet/core/plan/sizes';
+import { envelopeSizesOf, type EnvelopeSizes } from '@calvet/core/plan/sizes';
 import { refusalFromCore, type FieldRefusal } from '../refusal-of';
 import { planInputOf, type Drawing } from './plan-input';
 
@@ -13,7 +14,7 @@ export interface DrawnThing {
 }
 
 /** Sizes of a house that follow from its drawing. */
-export type HouseSizes = Pick<PlanSizes, 'volumeM3' | 'envelopeAreaM2' | 'floorAreaM2' | 'heightM'> & {
+export type HouseSizes = Pick<EnvelopeSizes, 'volumeM3' | 'envelopeAreaM2' | 'floorAreaM2' | 'heightM'> & {
   /** Those whose floor counts. */
   readonly storeys: number;
 };
@@ -26,6 +27,7 @@ export type MeasuredDrawing =
       /** Those that a house may leave to its drawing. */
       readonly house: HouseSizes;
       readonly parts: readonly EnvelopePart[];
+      readonly junctions: readonly JunctionPart[];
     }
   | {
       readonly state: 'refused';
@@ -54,10 +56,10 @@ const measured = {
   schema: planSchema,
   run: (input: PlanInput) => {
     const plan = measurePlan(input);
-    const { volumeM3, envelopeAreaM2, floorAreaM2, heightM } = sizesOf(plan, input.face);
+    const { volumeM3, envelopeAreaM2, floorAreaM2, heightM } = envelopeSizesOf(plan, input.face);
     const storeys = input.storeys.filter(({ countsAsFloor }) => countsAsFloor !== false).length;
     const house: HouseSizes = { volumeM3, envelopeAreaM2, floorAreaM2, heightM, storeys };
-    return { house, parts: envelopeParts(plan) };
+    return { house, parts: envelopeParts(plan), junctions: junctionParts(plan) };
   },
 };
 

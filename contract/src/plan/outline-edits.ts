@@ -133,6 +133,7 @@ export function withCut(outline: readonly Wall[], at: number, atM: number): CutO
   const second: Wall = {
     ...wall,
     id: isFirstLonger ? v7() : wall.id,
+    corner: v7(),
     name: isFirstLonger ? null : wall.name,
     lengthM: wall.lengthM - atM,
     groundStartM: level(atM),
@@ -171,6 +172,7 @@ export function withJoin(outline: readonly Wall[], at: number): JoinedOutline | 
     placedStretches(wall).map(({ stretch, fromM, toM }) => ({ ...stretch, lengthM: toM - fromM }));
   const joined: Wall = {
     ...kept,
+    corner: first.corner,
     lengthM: first.lengthM + second.lengthM,
     turnDeg: second.turnDeg,
     groundStartM: first.groundStartM === null || second.groundEndM === null ? null : first.groundStartM,
@@ -237,8 +239,9 @@ export function withWallMoved(drawn: Outline, at: number, outwardsM: number): Ou
 export function mirrored({ start, outline }: Outline): Outline {
   const count = outline.length;
   const first = outline[0];
-  const turned = (wall: Wall, turnDeg: number): Wall => ({
+  const turned = (wall: Wall, corner: string, turnDeg: number): Wall => ({
     ...wall,
+    corner,
     turnDeg,
     groundStartM: wall.groundEndM,
     groundEndM: wall.groundStartM,
@@ -247,13 +250,16 @@ export function mirrored({ start, outline }: Outline): Outline {
   return {
     start: { xM: -(start.xM + (first?.lengthM ?? 0)), yM: start.yM },
     outline: outline.map((_, k) => {
-      const [wall, before] = [outline[(count - k) % count], outline[(2 * count - k - 1) % count]];
-      if (wall === undefined || before === undefined) throw new Error('Every wall has one before it.');
-      return turned(wall, before.turnDeg);
+      const at = count - k;
+      const [before, wall, after] = [at - 1, at, at + 1].map((i) => outline[(i + count) % count]);
+      if (before === undefined || wall === undefined || after === undefined)
+        throw new Error('Every wall has one before it, and one after.');
+      // It starts where it ended.
+      return turned(wall, after.corner, before.turnDeg);
     }),
   };
 }
 
 /** An outline with the same walls under ids of their own, for a storey that begins as another one stands. */
 export const copiedOutline = (outline: readonly Wall[]): readonly Wall[] =>
-  outline.map((wall) => ({ ...wall, id: v7(), stretches: [] }));
+  outline.map((wall) => ({ ...wall, id: v7(), corner: v7(), stretches: [] }));

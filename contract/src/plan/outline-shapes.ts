@@ -28,6 +28,7 @@ export const newWall = (
   name: string | null = null,
 ): Wall => ({
   id: v7(),
+  corner: v7(),
   name,
   lengthM,
   turnDeg,

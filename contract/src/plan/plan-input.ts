@@ -1,4 +1,5 @@
 import type { PlanInput } from '@calvet/core';
+import type { Feature } from './feature';
 import type { Opening } from './opening';
 import { NEW_PLAN, type Plan, type PlanBody } from './plan';
 import { isSloping, type Roof, type Wing, type WingEnd } from './roof';
@@ -12,6 +13,11 @@ export interface Drawing {
   readonly zones: readonly Zone[];
   readonly roofs: readonly Roof[];
   readonly openings: readonly Opening[];
+}
+
+/** What of a house was drawn, and what was put into it. */
+export interface Planned extends Drawing {
+  readonly features: readonly Feature[];
 }
 
 /** Storeys as they stand on each other, the lowest first. */

@@ -1,9 +1,25 @@
 import type { EnvelopeKind, PlanFace } from '@calvet/core';
 import { AREA_WORDS, buildUpFields, type BuildUp } from '../installation/area';
-import { id, list, option } from '../kind/field';
+import { group, id, list, option, unsaid } from '../kind/field';
 import { kindOf } from '../kind/kind';
-import { PLANNED_BUILD_UPS_MAX } from '../limits';
+import { CHECKPOINTS_ADDED_MAX, CHECKPOINTS_OFF_MAX, PLANNED_BUILD_UPS_MAX, SCHOOLS_AT_MAX } from '../limits';
 import type { Stored } from '../record';
+import {
+  checkpointOffFields,
+  ownCheckpointFields,
+  type CheckpointOff,
+  type OwnCheckpoint,
+} from './own-checkpoint';
+import {
+  insulationField,
+  NO_SCHOOLS,
+  schoolFields,
+  schoolsGroup,
+  type Insulation,
+  type Schools,
+  type SchoolsAt,
+} from './schools';
+import { USUAL_WALKING, walkingField, type Walking } from './walking';
 
 /** A build-up that drawn parts of a house have, for one kind of area. */
 export interface PlannedBuildUp extends BuildUp {
@@ -19,6 +35,16 @@ export interface PlanBody {
   readonly drawnAt: PlanFace;
   /** The first of a kind is that of every area of its kind which names no other. */
   readonly buildUps: readonly PlannedBuildUp[];
+  /** How the house is built. */
+  readonly schools: Schools;
+  /** What insulates its ceilings and roofs, and its floors; null: what insulates its walls. */
+  readonly insulationAbove: readonly Insulation[] | null;
+  readonly insulationBelow: readonly Insulation[] | null;
+  /** Storeys, walls and roofs that are built in their own way. */
+  readonly schoolsAt: readonly SchoolsAt[];
+  readonly walking: Walking;
+  readonly checkpointsAdded: readonly OwnCheckpoint[];
+  readonly checkpointsOff: readonly CheckpointOff[];
 }
 
 export type Plan = Stored<PlanBody>;
@@ -49,8 +75,59 @@ export const plan = kindOf<PlanBody>()({
       },
       { key: 'id', most: PLANNED_BUILD_UPS_MAX },
     ),
+    schools: unsaid(schoolsGroup, NO_SCHOOLS),
+    insulationAbove: unsaid(insulationField('Insulation above'), null),
+    insulationBelow: unsaid(insulationField('Insulation below'), null),
+    schoolsAt: unsaid(
+      list<SchoolsAt>(
+        'Built in their own way',
+        'A part',
+        group<SchoolsAt>('', { id: id(''), ...schoolFields }),
+        {
+          key: 'id',
+          most: SCHOOLS_AT_MAX,
+        },
+      ),
+      [],
+    ),
+    walking: unsaid(walkingField, USUAL_WALKING),
+    checkpointsAdded: unsaid(
+      list<OwnCheckpoint>(
+        'Checkpoints added',
+        'A checkpoint',
+        group<OwnCheckpoint>('', ownCheckpointFields),
+        {
+          key: 'id',
+          most: CHECKPOINTS_ADDED_MAX,
+        },
+      ),
+      [],
+    ),
+    checkpointsOff: unsaid(
+      list<CheckpointOff>(
+        'Checkpoints left out',
+        'A checkpoint',
+        group<CheckpointOff>('', checkpointOffFields),
+        {
+          key: 'name',
+          most: CHECKPOINTS_OFF_MAX,
+        },
+      ),
+      [],
+    ),
   },
 });
 
 /** A drawing that nobody has set anything of. */
-export const NEW_PLAN: PlanBody = { face: 'inside', drawnAt: 'outside', buildUps: [] };
+export const NEW_PLAN: PlanBody = {
+  face: 'inside',
+  drawnAt: 'outside',
+  buildUps: [],
+  schools: NO_SCHOOLS,
+  insulationAbove: null,
+  insulationBelow: null,
+  schoolsAt: [],
+  walking: USUAL_WALKING,
+  checkpointsAdded: [],
+  checkpointsOff: [],
+};

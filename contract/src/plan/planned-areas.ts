@@ -8,7 +8,7 @@ import { OPENING_WORDS } from './opening';
 import { inLevels, planOf, type Drawing } from './plan-input';
 import type { PlannedBuildUp } from './plan';
 import { isSloping } from './roof';
-import { BOUNDARY_WORDS, type Storey, type Wall } from './storey';
+import { BOUNDARY_WORDS, isConcrete, type Storey, type Wall } from './storey';
 
 /** An area of the envelope as it was drawn. */
 export interface DrawnArea extends PlannedArea {
@@ -139,7 +139,7 @@ export function drawnAreas(drawing: Drawing, measured: MeasuredDrawing): readonl
       const where = `${storey.name}, ${wallName(storey, wall)}`;
       const concreteM = wall.concreteM ?? 0;
       add(concreteM > 0, itemKey.concrete(wall.id), `${where}${beyond}, concrete`, 'wall');
-      add(concreteM < storey.heightM, itemKey.wall(wall.id), `${where}${beyond}`, 'wall', wall.buildUp);
+      add(!isConcrete(wall, storey), itemKey.wall(wall.id), `${where}${beyond}`, 'wall', wall.buildUp);
       openingsOn(wall.id, where);
     }
     for (const roof of drawing.roofs.filter(({ storeyId }) => storeyId === storey.id)) {

@@ -1,8 +1,9 @@
 import type { PlanBoundary, PlanUnder } from '@calvet/core';
-import { figure, filled, flag, group, id, list, option, orNull, said } from '../kind/field';
+import { figure, filled, flag, formerly, group, id, list, option, orNull, said } from '../kind/field';
 import { kindOf } from '../kind/kind';
 import { NAME_MAX, STRETCHES_MAX, WALL_LENGTH_MAX_M, WALL_THICKNESS_MAX_M, WALLS_MAX } from '../limits';
 import type { Stored } from '../record';
+import { cornersWithIds } from './former-outline';
 
 /** A place on a plan, in m: to the right, and up. */
 export interface PlanPlace {
@@ -21,6 +22,8 @@ export interface Stretch {
 /** A wall of an outline, from its left end as seen from indoors. */
 export interface Wall {
   readonly id: string;
+  /** Id of the corner at which it starts. */
+  readonly corner: string;
   /** Null: told by its number. */
   readonly name: string | null;
   readonly lengthM: number;
@@ -60,6 +63,12 @@ export interface StoreyBody {
 
 export type Storey = Stored<StoreyBody>;
 
+/** True of a wall that is concrete up to its head. */
+export const isConcrete = (
+  { concreteM }: Pick<Wall, 'concreteM'>,
+  { heightM }: Pick<StoreyBody, 'heightM'>,
+): boolean => (concreteM ?? 0) >= heightM;
+
 /** What lies beyond a wall, in words. */
 export const BOUNDARY_WORDS = {
   outdoors: 'Outdoors',
@@ -95,6 +104,7 @@ const ground = (label: string) => figure(label, 'length', { min: -GROUND_MAX_M, 
 /** What a wall is given by. */
 export const wallFields = group<Wall>('', {
   id: id(''),
+  corner: id(''),
   name: said('', NAME_MAX),
   lengthM: figure('Length', 'length', { above: 0, max: WALL_LENGTH_MAX_M }),
   turnDeg: figure('Turn at its end', 'plain', { above: -180, below: 180 }),
@@ -132,7 +142,10 @@ export const storey = kindOf<StoreyBody>()({
     floorDepthM: figure('Depth of its floor frame', 'thickness', { min: 0, max: 3 }),
     under: option('Below its floor', UNDER_WORDS),
     start: planPlace('Start of its outline'),
-    outline: list<Wall>('Outline', 'A wall', wallFields, { least: 3, most: WALLS_MAX }),
+    outline: formerly(
+      list<Wall>('Outline', 'A wall', wallFields, { least: 3, most: WALLS_MAX }),
+      cornersWithIds,
+    ),
     floorVoidM2: figure('Opening in its floor', 'area', { min: 0, max: 1e4 }),
     countsAsFloor: flag('Counts as floor area'),
   },

@@ -30,13 +30,17 @@ export interface PlanAreas {
 /** Lengths of the junctions of an envelope in m. */
 export type PlanLengths = Readonly<Record<JunctionKind, number>>;
 
-/** What a plan comes to. */
-export interface PlanSizes {
+/** What the envelope of a plan comes to. */
+export interface EnvelopeSizes {
   readonly floorAreaM2: number;
   readonly volumeM3: number;
   readonly envelopeAreaM2: number;
   readonly heightM: number;
   readonly areasM2: PlanAreas;
+}
+
+/** What a plan comes to. */
+export interface PlanSizes extends EnvelopeSizes {
   readonly lengthsM: PlanLengths;
 }
 
@@ -140,11 +144,11 @@ function envelopeOf(areas: PlanAreas): number {
 }
 
 /**
- * What a measured plan comes to.
+ * What the envelope of a measured plan comes to.
  * @param face at which it was measured
- * @example sizesOf(measurePlan(examples['plan.sizes']), 'inside').heightM // 7.712
+ * @example envelopeSizesOf(measurePlan(examples['plan.sizes']), 'inside').heightM // 7.712
  */
-export function sizesOf(plan: MeasuredPlan, face: Face): PlanSizes {
+export function envelopeSizesOf(plan: MeasuredPlan, face: Face): EnvelopeSizes {
   const { storeys, roofs } = plan;
   const areasM2 = areasOf(plan);
   const framed = face === 'outside';
@@ -164,7 +168,6 @@ export function sizesOf(plan: MeasuredPlan, face: Face): PlanSizes {
     envelopeAreaM2: envelopeOf(areasM2),
     heightM: Math.max(...heads, ...tops),
     areasM2,
-    lengthsM: lengthsOf(plan),
   };
 }
 
@@ -176,7 +179,8 @@ export function sizesOf(plan: MeasuredPlan, face: Face): PlanSizes {
  * `opening-exceeds-wall`, and of ids
  */
 export function planSizes(input: PlanInput): PlanSizes {
-  return sizesOf(measurePlan(input), input.face);
+  const plan = measurePlan(input);
+  return { ...envelopeSizesOf(plan, input.face), lengthsM: lengthsOf(plan) };
 }
 
 const area = (label: string) => as(label, figure('area'));
