@@ -1,6 +1,7 @@
 import { randomBytes } from 'node:crypto';
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
+import { kinds } from '@calvet/contract';
 import { createConnection, type Connection, type RowDataPacket } from 'mysql2/promise';
 import { databaseErrorCode } from './database';
 import { carryOutMigrations, migrateDatabase, type Statements } from './migrate';
@@ -126,4 +127,29 @@ test('one that was killed while it had the right holds up the next for no longer
   const begun = Date.now();
   await migrateDatabase(url, migrations);
   expect(Date.now() - begun).toBeGreaterThan(1000);
+});
+
+test('a plan from before there were ways to build says nothing of them, and is kept', async () => {
+  const journal = JSON.parse(readFileSync(join(migrations, 'meta/_journal.json'), 'utf8')) as {
+    readonly entries: readonly { readonly tag: string }[];
+  };
+  const sqlOf = (tag: string) =>
+    readFileSync(join(migrations, `${tag}.sql`), 'utf8').replaceAll('--> statement-breakpoint', '');
+  const tags = journal.entries.map(({ tag }) => tag);
+  const at = tags.indexOf('0011_features');
+  const url = await newDatabase(tags.slice(0, at).map(sqlOf).join('\n'));
+  await on(url, async (connection) => {
+    await connection.query(
+      "insert into plan set face = 'inside', drawn_at = 'outside', build_ups = '[]', id = 'p', ledger_id = 'h', revision = 1, change_number = 1, updated_at = now(), updated_by = ''",
+    );
+    await connection.query(sqlOf('0011_features'));
+    const [[row]] = await connection.query<RowDataPacket[]>('select * from plan');
+    const json = (name: string): unknown =>
+      typeof row?.[name] === 'string' ? JSON.parse(row[name]) : row?.[name];
+    const { fields } = kinds.plan;
+    expect(json('schools')).toEqual(fields.schools.unsaid);
+    expect(json('walking')).toEqual(fields.walking.unsaid);
+    expect([json('schools_at'), json('checkpoints_added'), json('checkpoints_off')]).toEqual([[], [], []]);
+    expect([row?.insulation_above, row?.insulation_below]).toEqual([null, null]);
+  });
 });

@@ -2,7 +2,8 @@ import type { AnyField, AnyFields } from '@calvet/contract';
 import { boolean, char, customType, double, int, json, smallint, varchar } from 'drizzle-orm/mysql-core';
 
 const SMALLINT_MAX = 32_767;
-const OPTION_LENGTH = 20;
+/** Of a word of a choice; of one with longer words the other. */
+const OPTION_LENGTHS = [20, 40] as const;
 const TIME_LENGTH = 30;
 
 /**
@@ -46,7 +47,7 @@ function columnOf(name: string, field: AnyField) {
     case 'flag':
       return boolean(name);
     case 'option':
-      return varchar(name, { length: OPTION_LENGTH });
+      return optionColumn(name, Object.keys(field.words));
     case 'subject':
     case 'group':
     case 'shape':
@@ -55,12 +56,22 @@ function columnOf(name: string, field: AnyField) {
   }
 }
 
+function optionColumn(name: string, words: readonly string[]) {
+  const longest = Math.max(...words.map(({ length: letters }) => letters));
+  const length = OPTION_LENGTHS.find((most) => longest <= most);
+  if (length === undefined) throw new Error(`A word of ${name} has ${longest} letters: no column holds it.`);
+  return varchar(name, { length });
+}
+
 /** A column for each field of a kind of record; what has parts of its own is kept as JSON. */
 export function columnsFor(fields: AnyFields) {
   return Object.fromEntries(
     Object.entries(fields).map(([field, description]) => {
       const column = columnOf(nameInDatabase(field), description);
-      return [field, description.nullable === true ? column : column.notNull()];
+      if (description.nullable === true) return [field, column];
+      // Records of before have what an older app means that says nothing of it.
+      const { unsaid } = description;
+      return [field, unsaid === undefined ? column.notNull() : column.default(unsaid as never).notNull()];
     }),
   );
 }
