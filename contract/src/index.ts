@@ -176,5 +176,14 @@ export {
 } from './plan/storey';
 export { ZONE_WORDS, type Zone, type ZoneBody, type ZoneUse } from './plan/zone';
 export { roof, ROOF_WORDS, type Roof, type RoofBody, type Wing, type WingEnd } from './plan/roof';
+export {
+  feature,
+  FEATURE_WORDS,
+  newFeature,
+  SERVICE_WORDS,
+  type Feature,
+  type FeatureBody,
+  type FeatureUse,
+} from './plan/feature';
 export { opening, OPENING_WORDS, type Opening, type OpeningBody, type OpeningUse } from './plan/opening';
 export { withoutDrawn, whereNothingIsDrawn } from './plan/undrawn';

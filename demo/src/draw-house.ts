@@ -1,8 +1,12 @@
 import {
+  newFeature,
   notStored,
+  type FeatureBody,
+  type FeatureUse,
   type Opening,
   type OpeningBody,
   type Plan,
+  type PlanBody,
   type PlannedBuildUp,
   type Roof,
   type RoofBody,
@@ -17,7 +21,7 @@ import { laidAgain, type RoofLay } from '@calvet/contract/plan/fit-wings';
 import { planToBe } from '@calvet/contract/plan/item-key';
 import { cornersOf, layOutline } from '@calvet/contract/plan/lay-outline';
 import { newWall } from '@calvet/contract/plan/outline-shapes';
-import type { Drawing } from '@calvet/contract/plan/plan-input';
+import type { Planned } from '@calvet/contract/plan/plan-input';
 import { idOf } from './ids';
 
 /** A wall of the scenario: its length and turn, what is special about it, and the openings in it. */
@@ -39,14 +43,22 @@ export interface StoreyPlan extends Partial<Omit<StoreyBody, 'outline' | 'level'
   readonly roof: Pick<RoofBody, 'name'> & Partial<RoofBody> & { readonly lay?: RoofLay };
 }
 
-/** A drawing of the scenario: its build-ups, and its storeys, the lowest first. */
+/** Something of the scenario that a house has: on a storey, a wall of it by its place in the outline, its roof, or the house. */
+export type FeaturePlan = Partial<Omit<FeatureBody, 'on'>> & {
+  readonly use: FeatureUse;
+  readonly on: 'house' | readonly [storey: number, part: 'storey' | 'roof' | number];
+};
+
+/** A drawing of the scenario: its build-ups, how it is built, its storeys, the lowest first, and what it has. */
 export interface HousePlan {
+  readonly built: Partial<PlanBody>;
+  readonly features: readonly FeaturePlan[];
   readonly buildUps: readonly Omit<PlannedBuildUp, 'id'>[];
   readonly storeys: readonly StoreyPlan[];
 }
 
 /** Draws a house of the scenario: the records that a device would have made, each with an id that stays. */
-export function drawHouse(key: string, begun: string, plan: HousePlan): Drawing {
+export function drawHouse(key: string, begun: string, plan: HousePlan): Planned {
   const houseId = idOf(key, begun);
   const id = (what: string): string => idOf(`${key} ${what}`, begun);
   const record = <Body>(what: string, body: Body) => ({ ...body, ...notStored(id(what), houseId) });
@@ -121,7 +133,18 @@ export function drawHouse(key: string, begun: string, plan: HousePlan): Drawing 
   });
   const drawn: Plan = {
     ...planToBe(houseId),
+    ...plan.built,
     buildUps: plan.buildUps.map((buildUp) => ({ ...buildUp, id: id(`build-up ${buildUp.use}`) })),
   };
-  return { plans: [drawn], storeys, zones, roofs, openings };
+  const partOf = (on: FeaturePlan['on']): string => {
+    if (on === 'house') return houseId;
+    const [level, part] = on;
+    const name = plan.storeys[level]?.name ?? '';
+    if (part === 'roof') return id(`roof ${level}`);
+    return part === 'storey' ? id(name) : id(`${name} wall ${part}`);
+  };
+  const features = plan.features.map(({ on, ...more }, i) =>
+    record(`feature ${i}`, { ...newFeature(more.use, partOf(on)), ...more }),
+  );
+  return { plans: [drawn], storeys, zones, roofs, openings, features };
 }

@@ -1,8 +1,10 @@
 /**
- * The Bench and the drawing as one piece, which is fetched when either is first needed. They share core's computation of a plan:
+ * The Bench, the drawing and what follows from it as one piece, which is fetched when any of them is first needed. They share core's computation of a plan:
  * in two pieces that would be in what every page loads.
  */
 export { asDrawn } from '@calvet/contract/plan/as-drawn';
 export { BenchFrame } from './bench/bench-frame';
 export { BenchScreen, OperationPage } from './bench/bench-screen';
+export { BuiltScreen } from './built/built-screen';
 export { DrawingScreen } from './drawing/drawing-screen';
+export { StopsScreen } from './stops/stops-screen';

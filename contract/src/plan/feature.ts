@@ -102,7 +102,7 @@ export const feature = kindOf<FeatureBody>()({
   title: ['name', 'use'],
   order: 'as made',
   page: 'built',
-  isShown: true,
+  isShown: false,
   fields: {
     use: option('What it is', FEATURE_WORDS),
     what: orNull(option('What comes through', SERVICE_WORDS)),

@@ -25,6 +25,9 @@ export interface Stop {
   readonly room: string | null;
   readonly storeyId: string | null;
   readonly wall: string | null;
+  /** Of a stretch that was drawn as one; where along its wall it begins. */
+  readonly stretchId: string | null;
+  readonly fromM: number | null;
 }
 
 /** The stops of a house in walking order, and from which of them something is seen. */
@@ -40,6 +43,8 @@ const HOUSE: Stop = {
   room: null,
   storeyId: null,
   wall: null,
+  stretchId: null,
+  fromM: null,
 };
 
 const SIDE_NAMES: Readonly<Record<SideOfHouse, string>> = {
@@ -106,20 +111,22 @@ function storeyStops({ place: { storey, walls }, stretches }: WalkedStorey): rea
   const named = new Map(walls.map(({ wall, name }) => [wall.id, name]));
   return [
     ...stretches.map((stretch): Stop => ({
+      ...HOUSE,
       key: stretchKey(stretch),
       kind: 'stretch',
       name: named.get(stretch.wall) ?? storey.name,
       room: stretch.room,
       storeyId: storey.id,
       wall: stretch.wall,
+      stretchId: stretch.stretch,
+      fromM: stretch.fromM,
     })),
     {
+      ...HOUSE,
       key: `middle/${storey.id}`,
       kind: 'middle',
       name: `${storey.name}, in the middle`,
-      room: null,
       storeyId: storey.id,
-      wall: null,
     },
   ];
 }
@@ -133,7 +140,7 @@ function belowStop({ storeys }: HouseMap): Stop | null {
   if (!isClosed && under === 'ground') return null;
   const name =
     under === 'unheated' ? 'Cellar below' : under === 'outdoors' ? 'Below the house' : 'Crawl space';
-  return { key: `below/${id}`, kind: 'below', name, room: null, storeyId: id, wall: null };
+  return { ...HOUSE, key: `below/${id}`, kind: 'below', name, storeyId: id };
 }
 
 /** The stops of a house. */

@@ -1,3 +1,4 @@
+import { STARTING_SETS } from '@calvet/contract/plan/schools';
 import type { NamedFanRange } from '@calvet/contract';
 import {
   conventions,
@@ -35,6 +36,11 @@ export const nettle: DemoHouse = {
     ...conventions,
   },
   plan: {
+    built: { ...STARTING_SETS.barrierInnerSheathing, insulationAbove: null },
+    features: [
+      { use: 'flue', on: [0, 'roof'] },
+      { use: 'combustionAppliance', on: [0, 'storey'] },
+    ],
     buildUps: [
       planned('wall', fromLibrary('double-frame')),
       planned('roof', fromLibrary('roof-slope-220')),

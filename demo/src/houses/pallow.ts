@@ -1,3 +1,4 @@
+import { STARTING_SETS } from '@calvet/contract/plan/schools';
 import {
   PLACE,
   conventions,
@@ -28,6 +29,14 @@ export const pallow: DemoHouse = {
     ...conventions,
   },
   plan: {
+    built: STARTING_SETS.barrierMasonryCoat,
+    features: [
+      { use: 'joistHangersInMasonry', on: [1, 0], spacingM: 0.4 },
+      { use: 'partitionsMeetingEnvelope', on: [1, 0], count: 2 },
+      { use: 'recessedLights', on: [1, 'roof'], count: 6 },
+      { use: 'fireplace', on: [0, 4] },
+      { use: 'throughWallFan', on: [1, 4], count: 2 },
+    ],
     buildUps: [
       planned('wall', fromLibrary('masonry-cavity')),
       planned('rim', fromLibrary('rim-board')),

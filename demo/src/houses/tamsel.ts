@@ -1,3 +1,4 @@
+import { STARTING_SETS } from '@calvet/contract/plan/schools';
 import {
   PLACE,
   conventions,
@@ -29,6 +30,12 @@ export const tamsel: DemoHouse = {
     ...conventions,
   },
   plan: {
+    built: STARTING_SETS.barrierOuterSheathing,
+    features: [
+      { use: 'stairOnOuterWall', on: [0, 1], alongM: 6 },
+      { use: 'showerOnOuterWall', on: [1, 1] },
+      { use: 'wallNotReachable', on: [0, 1] },
+    ],
     buildUps: [
       planned('wall', fromLibrary('framed-wall-140')),
       planned('rim', fromLibrary('rim-board')),

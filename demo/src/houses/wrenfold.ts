@@ -1,3 +1,4 @@
+import { STARTING_SETS } from '@calvet/contract/plan/schools';
 import {
   PLACE,
   conventions,
@@ -28,6 +29,18 @@ export const wrenfold: DemoHouse = {
     ...conventions,
   },
   plan: {
+    built: STARTING_SETS.barrierInnerMembrane,
+    features: [
+      { use: 'partitionsMeetingEnvelope', on: [0, 0], count: 2 },
+      { use: 'partitionsMeetingEnvelope', on: [1, 0], count: 3 },
+      { use: 'tubOnOuterWall', on: [1, 1], alongM: 2 },
+      { use: 'bathOnFramedFloor', on: [1, 'storey'] },
+      { use: 'ductedVentilation', on: 'house' },
+      { use: 'serviceSleeve', on: [0, 5], alongM: 1.2 },
+      { use: 'plannedService', what: 'wastePipe', on: [0, 0], count: 2, widthM: 0.11 },
+      { use: 'plannedService', what: 'waterPipe', on: [0, 0], widthM: 0.04 },
+      { use: 'rainGap', on: 'house' },
+    ],
     buildUps: [
       planned('wall', fromLibrary('framed-wall-140-board')),
       planned('rim', fromLibrary('rim-board')),

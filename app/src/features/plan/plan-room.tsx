@@ -1,4 +1,5 @@
 import { AREA_WORDS, STAGE_WORDS, type Area, type House, type HouseSummary } from '@calvet/contract';
+import { AIR_BARRIER_WORDS } from '@calvet/contract/plan/schools';
 import { unitOf } from '@calvet/core';
 import { useRouter } from 'expo-router';
 import { StyleSheet, View } from 'react-native';
@@ -187,6 +188,35 @@ function DrawingCard({ view: { house, storeys, drawing } }: { readonly view: Hou
   );
 }
 
+/** The ways to how a drawn house is built, and to all that has to be looked at in it. */
+function WalkCard({ view: { house, plans, storeys } }: { readonly view: HouseView }) {
+  const router = useRouter();
+  const params = { houseId: house.id };
+  if (storeys.length === 0) return null;
+  const barrier = plans[0]?.schools.airBarrier ?? null;
+  return (
+    <Card title="What to look at">
+      <Text look="small" tone={barrier === null ? 'straw' : 'soft'}>
+        {barrier === null
+          ? 'Say how the house is built, and each place of it gets its checkpoints.'
+          : `Air barrier: ${AIR_BARRIER_WORDS[barrier].toLowerCase()}.`}
+      </Text>
+      <View style={styles.deeds}>
+        <Button
+          icon="wall"
+          label="How it is built"
+          onPress={() => router.navigate({ pathname: '/houses/[houseId]/built', params })}
+        />
+        <Button
+          icon="format-list-checks"
+          label="Stops and checkpoints"
+          onPress={() => router.navigate({ pathname: '/houses/[houseId]/stops', params })}
+        />
+      </View>
+    </Card>
+  );
+}
+
 /** A house as it is planned: its sizes, its target, its areas, and where it stands. */
 export function PlanRoom({ view }: { readonly view: HouseView }) {
   const { house } = view;
@@ -238,6 +268,7 @@ export function PlanRoom({ view }: { readonly view: HouseView }) {
         </View>
       </Card>
       <DrawingCard view={view} />
+      <WalkCard view={view} />
       <Areas view={view} />
       <Sizes house={house} />
       <Card>
@@ -257,4 +288,5 @@ const styles = StyleSheet.create({
   area: { flexDirection: 'row', alignItems: 'center', gap: space.s, minHeight: 52 },
   areaWithRule: { gap: space.s },
   names: { flex: 1, minWidth: 0 },
+  deeds: { flexDirection: 'row', flexWrap: 'wrap', gap: space.s },
 });

@@ -1,0 +1,79 @@
+import type { Checkpoint } from '@calvet/contract/catalogue/catalogue';
+import {
+  COVER_WORDS,
+  PHASE_WORDS,
+  TRADE_WORDS,
+  type OwnCheckpoint,
+} from '@calvet/contract/plan/own-checkpoint';
+import type { CheckpointHere } from '@calvet/contract/walk/generate-walk';
+import { StyleSheet, View } from 'react-native';
+import { Button } from '../../ui/button';
+import { Sheet } from '../../ui/sheet';
+import { Text } from '../../ui/text';
+import { space } from '../../ui/tokens';
+
+interface CheckpointSheetProps {
+  readonly here: CheckpointHere;
+  /** As the catalogue has it; undefined of one that was added to this house. */
+  readonly checkpoint: Checkpoint | undefined;
+  readonly own: OwnCheckpoint | undefined;
+  /** Leaves it out: here alone, or everywhere in this house. */
+  readonly onLeaveOut: (where: 'here' | 'everywhere') => void;
+  readonly onClose: () => void;
+}
+
+function Told({ label, text }: { readonly label: string; readonly text: string }) {
+  return (
+    <View>
+      <Text look="small" tone="soft">
+        {label}
+      </Text>
+      <Text>{text}</Text>
+    </View>
+  );
+}
+
+/** What a checkpoint asks, what good looks like, and how it fails. */
+export function CheckpointSheet({ here, checkpoint, own, onLeaveOut, onClose }: CheckpointSheetProps) {
+  const trade = checkpoint?.trade ?? own?.trade;
+  return (
+    <Sheet title={checkpoint?.title ?? own?.title ?? 'Checkpoint'} onClose={onClose}>
+      <Text tone="soft">{here.itemName}</Text>
+      {checkpoint?.caution != null && (
+        <Text tone="ember" role="note">
+          {checkpoint.caution}
+        </Text>
+      )}
+      {checkpoint !== undefined && (
+        <>
+          <Told label="Look at" text={checkpoint.what} />
+          <Told label="Good" text={checkpoint.good} />
+          <Told label="Fails by" text={checkpoint.fails.join(' · ')} />
+          <Told label="Why" text={checkpoint.why} />
+        </>
+      )}
+      <Told
+        label="When, and what hides it"
+        text={`${PHASE_WORDS[here.phase]} · ${COVER_WORDS[here.coverEvent].toLowerCase()}`}
+      />
+      {trade !== undefined && <Told label="Whose work" text={TRADE_WORDS[trade]} />}
+      {checkpoint?.beyondMinimum === true && (
+        <Text look="small" tone="soft">
+          Usually more than the code asks: recorded so, no house fails on it alone.
+        </Text>
+      )}
+      <View style={styles.deeds}>
+        <Button
+          label={own === undefined ? 'Leave it out here' : 'Take it away'}
+          onPress={() => onLeaveOut('here')}
+        />
+        {own === undefined && (
+          <Button label="Leave it out in all of this house" onPress={() => onLeaveOut('everywhere')} />
+        )}
+        <Button kind="main" label="Close" onPress={onClose} />
+      </View>
+    </Sheet>
+  );
+}
+
+const styles = StyleSheet.create({ deeds: { flexDirection: 'row', flexWrap: 'wrap', gap: space.s } });

@@ -1,0 +1,164 @@
+import type { Checkpoint } from '@calvet/contract/catalogue/catalogue';
+import {
+  COVER_WORDS,
+  PHASE_WORDS,
+  type OwnCheckpoint,
+  type Phase,
+} from '@calvet/contract/plan/own-checkpoint';
+import type { CheckpointHere, StopHere } from '@calvet/contract/walk/generate-walk';
+import type { JunctionItem } from '@calvet/contract/walk/junction-items';
+import { useEffect, useRef } from 'react';
+import { Pressable, StyleSheet, View } from 'react-native';
+import { usePreferences } from '../../data/preferences';
+import { Button } from '../../ui/button';
+import { Rule } from '../../ui/card';
+import { figureWithUnit } from '../../ui/format';
+import Icon from '../../ui/icon-font/icon-set';
+import { LineMark } from '../../ui/line-mark';
+import { Text } from '../../ui/text';
+import { usePalette } from '../../ui/theme';
+import { space } from '../../ui/tokens';
+import { counted } from './words';
+
+interface StopLineProps {
+  readonly stop: StopHere;
+  /** In walking order, from 1. */
+  readonly number: number;
+  readonly isOpen: boolean;
+  /** By their keys. */
+  readonly junctions: ReadonlyMap<string, JunctionItem>;
+  readonly checkpointOf: (id: string) => Checkpoint | undefined;
+  readonly ownOf: (id: string) => OwnCheckpoint | undefined;
+  readonly onToggle: () => void;
+  readonly onCheckpoint: (here: CheckpointHere) => void;
+  readonly onAdd: () => void;
+}
+
+function CheckpointLine({
+  here,
+  title,
+  onPress,
+}: {
+  readonly here: CheckpointHere;
+  readonly title: string;
+  readonly onPress: () => void;
+}) {
+  const palette = usePalette();
+  return (
+    <Pressable role="button" aria-label={`${title}, ${here.itemName}`} onPress={onPress} style={styles.line}>
+      <View style={styles.names}>
+        <Text>{title}</Text>
+        <Text look="small" tone="soft">
+          {here.itemName}
+          {here.coverEvent === 'none' ? '' : ` · hidden by: ${COVER_WORDS[here.coverEvent].toLowerCase()}`}
+        </Text>
+      </View>
+      <Icon name="chevron-right" size={22} color={palette.soft} />
+    </Pressable>
+  );
+}
+
+function JunctionLine({ item: { name, lengthM, changes } }: { readonly item: JunctionItem }) {
+  const { units } = usePreferences();
+  return (
+    <View style={styles.junction}>
+      <LineMark mark="dotted" width={28} />
+      <View style={styles.names}>
+        <Text>{name}</Text>
+        {changes !== null && (
+          <Text look="small" tone="straw">
+            the air barrier changes: {changes[0].toLowerCase()} to {changes[1].toLowerCase()}
+          </Text>
+        )}
+      </View>
+      {lengthM !== null && <Text look="figure">{figureWithUnit(lengthM, 'length', units)}</Text>}
+    </View>
+  );
+}
+
+/** A stop of the walk: closed its name and how much is seen from it, open all of that, by phase. */
+export function StopLine(props: StopLineProps) {
+  const { stop, number, isOpen, junctions, checkpointOf, ownOf, onToggle, onCheckpoint, onAdd } = props;
+  const palette = usePalette();
+  const line = useRef<View>(null);
+  useEffect(() => {
+    // On the web what is shown is an element of the page.
+    if (isOpen) (line.current as unknown as HTMLElement | null)?.scrollIntoView({ block: 'nearest' });
+  }, [isOpen]);
+  const phases = [...new Set(stop.checkpoints.map(({ phase }) => phase))];
+  const joined = stop.junctions.flatMap((key) => junctions.get(key) ?? []);
+  const titleOf = (id: string): string => checkpointOf(id)?.title ?? ownOf(id)?.title ?? '…';
+  return (
+    <View ref={line}>
+      <Pressable
+        role="button"
+        aria-expanded={isOpen}
+        aria-label={`${number}, ${stop.name}${stop.room === null ? '' : `, ${stop.room}`}`}
+        onPress={onToggle}
+        style={styles.line}
+      >
+        <Text look="figureStrong" style={styles.number}>
+          {number}
+        </Text>
+        <View style={styles.names}>
+          <Text look="strong">{stop.room === null ? stop.name : `${stop.room} · ${stop.name}`}</Text>
+          <Text look="small" tone="soft">
+            {[
+              counted(stop.checkpoints.length, 'checkpoint'),
+              ...(joined.length > 0 ? [counted(joined.length, 'junction')] : []),
+            ].join(' · ')}
+          </Text>
+        </View>
+        <Icon name={isOpen ? 'chevron-up' : 'chevron-down'} size={22} color={palette.soft} />
+      </Pressable>
+      {isOpen && (
+        <View style={styles.open}>
+          {phases.map((phase: Phase) => (
+            <View key={phase}>
+              <Text look="small" tone="soft">
+                {PHASE_WORDS[phase]}
+              </Text>
+              {stop.checkpoints
+                .filter((each) => each.phase === phase)
+                .map((here) => (
+                  <CheckpointLine
+                    key={here.key}
+                    here={here}
+                    title={titleOf(here.checkpoint)}
+                    onPress={() => onCheckpoint(here)}
+                  />
+                ))}
+            </View>
+          ))}
+          {joined.length > 0 && (
+            <View style={styles.junctions}>
+              <Text look="small" tone="soft">
+                Junctions
+              </Text>
+              {joined.map((item) => (
+                <JunctionLine key={item.key} item={item} />
+              ))}
+            </View>
+          )}
+          <Button kind="quiet" icon="plus" label="Add a checkpoint here" onPress={onAdd} />
+        </View>
+      )}
+      <Rule />
+    </View>
+  );
+}
+
+const styles = StyleSheet.create({
+  line: {
+    flexDirection: 'row',
+    alignItems: 'center',
+    gap: space.m,
+    minHeight: 56,
+    paddingVertical: space.xs,
+  },
+  number: { minWidth: 34, textAlign: 'right' },
+  names: { flex: 1, minWidth: 0 },
+  open: { paddingLeft: space.m, paddingBottom: space.m, gap: space.m },
+  junctions: { gap: space.s },
+  junction: { flexDirection: 'row', alignItems: 'center', gap: space.s, minHeight: 32 },
+});

@@ -1,0 +1,7 @@
+import { useHouseView } from '../../../features/houses/house-frame';
+import { BuiltOnDemand } from '../../../features/stops/stops-on-demand';
+
+export default function BuiltRoute() {
+  const view = useHouseView();
+  return <BuiltOnDemand key={view.house.id} view={view} />;
+}

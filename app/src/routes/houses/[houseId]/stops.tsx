@@ -1,0 +1,7 @@
+import { useHouseView } from '../../../features/houses/house-frame';
+import { StopsOnDemand } from '../../../features/stops/stops-on-demand';
+
+export default function StopsRoute() {
+  const view = useHouseView();
+  return <StopsOnDemand key={view.house.id} view={view} />;
+}
