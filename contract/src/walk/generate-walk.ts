@@ -309,7 +309,11 @@ export function generateWalk(planned: Planned): GeneratedWalk {
   }));
   return {
     state: 'walked',
-    stops: all.filter((stop) => stop.checkpoints.length > 0 || stop.junctions.length > 0),
+    // Stretches stand in the walk whatever is asked there: holes are looked for along all of them.
+    stops: all.filter(
+      ({ kind, checkpoints, junctions: here }) =>
+        kind === 'stretch' || checkpoints.length > 0 || here.length > 0,
+    ),
     areas: map.areas,
     junctions,
     features,

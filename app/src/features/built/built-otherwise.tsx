@@ -6,7 +6,7 @@ import type { HouseView } from '../../data/as-drawn';
 import { useKeep } from '../../data/use-keep';
 import { Button } from '../../ui/button';
 import { Card, Rule } from '../../ui/card';
-import { OpenButton } from '../../ui/open-button';
+import { FoldLine } from '../../ui/fold-line';
 import { Text } from '../../ui/text';
 import { space } from '../../ui/tokens';
 import { PartSheet } from './part-sheet';
@@ -47,14 +47,13 @@ export function BuiltOtherwise({ view, plan }: BuiltOtherwiseProps) {
         return (
           <View key={each.id} style={styles.part}>
             <Rule />
-            <Text look="strong">{part?.name ?? 'A part that is gone from the drawing'}</Text>
-            <Text look="small" tone="soft">
-              {words === '' ? 'as the house has it' : words}
-            </Text>
-            <OpenButton
+            <FoldLine
+              label={`Change how ${part?.name ?? 'it'} is built`}
+              title={part?.name ?? 'A part that is gone from the drawing'}
+              detail={words === '' ? 'as the house has it' : words}
+              isDoubtful={part === undefined}
               isOpen={open === each.id}
-              label={`Change ${part?.name ?? 'it'}`}
-              onToggle={(isOpen) => setOpen(isOpen ? each.id : null)}
+              onToggle={() => setOpen(open === each.id ? null : each.id)}
             />
             {open === each.id && <SchoolFields schools={each} onChange={(more) => change(each.id, more)} />}
             <AsTheRest

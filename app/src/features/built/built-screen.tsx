@@ -94,7 +94,7 @@ export function BuiltScreen({ view }: { readonly view: HouseView }) {
           </View>
         </Card>
       )}
-      <Card title="Schools">
+      <Card title="All of the house">
         <SchoolFields
           schools={schools}
           onChange={(more) => keep(({ schools: now }) => ({ schools: { ...now, ...more } }))}

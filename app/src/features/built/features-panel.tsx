@@ -6,7 +6,7 @@ import type { HouseView } from '../../data/as-drawn';
 import { useStore } from '../../data/store-context';
 import { Button } from '../../ui/button';
 import { Card, Rule } from '../../ui/card';
-import { OpenButton } from '../../ui/open-button';
+import { FoldLine } from '../../ui/fold-line';
 import { Sheet } from '../../ui/sheet';
 import { Text } from '../../ui/text';
 import { space } from '../../ui/tokens';
@@ -76,14 +76,13 @@ export function FeaturesPanel({ view, walk }: FeaturesPanelProps) {
         return (
           <View key={feature.id} style={styles.feature}>
             <Rule />
-            <Text look="strong">{name}</Text>
-            <Text look="small" tone={part === undefined ? 'straw' : 'soft'}>
-              {part?.name ?? 'gone from the drawing: say where it is now'}
-            </Text>
-            <OpenButton
-              isOpen={open === feature.id}
+            <FoldLine
               label={`Change ${name}`}
-              onToggle={(isOpen) => setOpen(isOpen ? feature.id : null)}
+              title={name}
+              detail={part?.name ?? 'gone from the drawing: say where it is now'}
+              isDoubtful={part === undefined}
+              isOpen={open === feature.id}
+              onToggle={() => setOpen(open === feature.id ? null : feature.id)}
             />
             {open === feature.id && <FeatureFields view={view} feature={feature} name={name} />}
           </View>

@@ -12,6 +12,7 @@ import { Pressable, StyleSheet, View } from 'react-native';
 import { usePreferences } from '../../data/preferences';
 import { Button } from '../../ui/button';
 import { Rule } from '../../ui/card';
+import { FoldLine } from '../../ui/fold-line';
 import { figureWithUnit } from '../../ui/format';
 import Icon from '../../ui/icon-font/icon-set';
 import { LineMark } from '../../ui/line-mark';
@@ -79,7 +80,6 @@ function JunctionLine({ item: { name, lengthM, changes } }: { readonly item: Jun
 /** A stop of the walk: closed its name and how much is seen from it, open all of that, by phase. */
 export function StopLine(props: StopLineProps) {
   const { stop, number, isOpen, junctions, checkpointOf, ownOf, onToggle, onCheckpoint, onAdd } = props;
-  const palette = usePalette();
   const line = useRef<View>(null);
   useEffect(() => {
     // On the web what is shown is an element of the page.
@@ -90,27 +90,25 @@ export function StopLine(props: StopLineProps) {
   const titleOf = (id: string): string => checkpointOf(id)?.title ?? ownOf(id)?.title ?? '…';
   return (
     <View ref={line}>
-      <Pressable
-        role="button"
-        aria-expanded={isOpen}
-        aria-label={`${number}, ${stop.name}${stop.room === null ? '' : `, ${stop.room}`}`}
-        onPress={onToggle}
-        style={styles.line}
-      >
-        <Text look="figureStrong" style={styles.number}>
-          {number}
-        </Text>
-        <View style={styles.names}>
-          <Text look="strong">{stop.room === null ? stop.name : `${stop.room} · ${stop.name}`}</Text>
-          <Text look="small" tone="soft">
-            {[
-              counted(stop.checkpoints.length, 'checkpoint'),
-              ...(joined.length > 0 ? [counted(joined.length, 'junction')] : []),
-            ].join(' · ')}
+      <FoldLine
+        label={`${number}, ${stop.name}${stop.room === null ? '' : `, ${stop.room}`}`}
+        title={stop.room === null ? stop.name : `${stop.room} · ${stop.name}`}
+        detail={
+          stop.checkpoints.length + joined.length === 0
+            ? 'with the rest of its wall'
+            : [
+                counted(stop.checkpoints.length, 'checkpoint'),
+                ...(joined.length > 0 ? [counted(joined.length, 'junction')] : []),
+              ].join(' · ')
+        }
+        before={
+          <Text look="figureStrong" style={styles.number}>
+            {number}
           </Text>
-        </View>
-        <Icon name={isOpen ? 'chevron-up' : 'chevron-down'} size={22} color={palette.soft} />
-      </Pressable>
+        }
+        isOpen={isOpen}
+        onToggle={onToggle}
+      />
       {isOpen && (
         <View style={styles.open}>
           {phases.map((phase: Phase) => (

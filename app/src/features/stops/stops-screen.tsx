@@ -159,7 +159,7 @@ function WalkedHouse({
   };
   if (error !== undefined) return <Failed error={error} onRetry={retry} />;
   const list = (
-    <View style={styles.grow}>
+    <View style={isWide && styles.grow}>
       {stops.map((stop, i) => (
         <StopLine
           key={stop.key}
