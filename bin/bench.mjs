@@ -15,12 +15,12 @@ import { ensureWebApp, exportWebApp } from './machine/web-app.mjs';
 const folder = join(workFolder, 'bench');
 const bareFolder = join(folder, 'bare-app');
 
-/** Measures something of the core as plain JavaScript, as a release would run it. */
-async function measureCore(name) {
+/** Measures something of a package as plain JavaScript, as a release would run it. */
+async function measureIn(workspace, name) {
   const bundle = join(folder, `${name}.mjs`);
   await mustRun('npx', [
     'esbuild',
-    `core/bench/${name}.bench.ts`,
+    `${workspace}/bench/${name}.bench.ts`,
     '--bundle',
     '--platform=node',
     '--format=esm',
@@ -158,8 +158,9 @@ async function main() {
   await holdFolder(folder, 'npm run bench');
   rmSync(join(folder, 'database'), { recursive: true, force: true });
   console.log('Core');
-  await measureCore('core');
-  await measureCore('coverage');
+  await measureIn('core', 'core');
+  await measureIn('core', 'coverage');
+  await measureIn('contract', 'walk');
   await measureBatch();
 
   const database = await startDatabase({ folder, port: await freePort(), mayMakeSchemas: true });

@@ -92,7 +92,7 @@ function ofFloors(features: Mutable, map: HouseMap): void {
     const need =
       part.over === 'outdoors' ? (place.isLowest ? 'floorOverUnheated' : 'cantilever') : isOver[part.over];
     const key = itemKey.floor(part.storey, part.zone);
-    const name = map.areas.find((area) => area.key === key)?.name ?? place.storey.name;
+    const name = map.areaOf.get(key)?.name ?? place.storey.name;
     addDrawn(features, { need, key, name, at: onStorey(part.storey), walls: wallIds(place) });
   }
 }
@@ -140,7 +140,7 @@ function ofRoofs(features: Mutable, map: HouseMap, placed: readonly Feature[]): 
 function ofOpenings(features: Mutable, map: HouseMap): void {
   for (const { id, use } of map.planned.openings) {
     if (use !== 'roofWindow' && use !== 'hatch') continue;
-    const area = map.areas.find(({ key }) => key === itemKey.opening(id));
+    const area = map.areaOf.get(itemKey.opening(id));
     if (area === undefined) continue;
     const need = use === 'hatch' ? 'atticHatch' : 'roofWindow';
     addDrawn(features, { need, key: area.key, name: area.name, at: area.at, walls: [] });

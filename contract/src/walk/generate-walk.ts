@@ -193,7 +193,7 @@ class Calling {
       if (opening.use === 'roofWindow' || opening.use === 'hatch') return [];
       const isThreshold = checkpoint.id === 'threshold-underside-sealed';
       if (isThreshold && opening.use === 'window' && (opening.heightM ?? 0) < DOWN_TO_FLOOR_M) return [];
-      const area = this.map.areas.find(({ key }) => key === itemKey.opening(opening.id));
+      const area = this.map.areaOf.get(itemKey.opening(opening.id));
       if (area === undefined || !suitsSchools(checkpoint, this.wordsAt(area.at))) return [];
       return [{ item: area.key, name: area.name, at: area.at }];
     });

@@ -57,6 +57,10 @@ export interface HouseMap {
   readonly wallOf: ReadonlyMap<string, MappedWall>;
   readonly roofOf: ReadonlyMap<string, Roof>;
   readonly areas: readonly MappedArea[];
+  /** By their keys. */
+  readonly areaOf: ReadonlyMap<string, MappedArea>;
+  /** Keys of the areas of a storey's floor. */
+  readonly floorsOf: (storey: string) => readonly string[];
   /** Walls whose heads lie under a roof. */
   readonly wallsUnder: (roof: string) => readonly string[];
   /** The wall below on which another one's rim stands; the one with most of it. */
@@ -159,6 +163,11 @@ export function mapHouse(planned: Planned, measured: HouseMap['measured']): Hous
     kind,
     at: anchorOf(key, found, planned),
   }));
+  const floors = new Map<string, string[]>();
+  for (const { kind, key, at } of areas) {
+    if (kind !== 'floor' || at.storeyId === null) continue;
+    floors.set(at.storeyId, [...(floors.get(at.storeyId) ?? []), key]);
+  }
   const below = new Map<string, { readonly wall: string; readonly lengthM: number }>();
   for (const { kind, of, to, lengthM } of junctions) {
     if (kind !== 'rimFoot' || of === null || to === null) continue;
@@ -170,6 +179,8 @@ export function mapHouse(planned: Planned, measured: HouseMap['measured']): Hous
     storeys,
     ...found,
     areas,
+    areaOf: new Map(areas.map((area) => [area.key, area])),
+    floorsOf: (storey) => floors.get(storey) ?? [],
     wallsUnder: (roof) => [
       ...sumBy(
         junctions,

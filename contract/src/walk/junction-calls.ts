@@ -54,7 +54,7 @@ function isOnFoundation({ kind, at, areas }: JunctionItem, map: HouseMap): boole
 
 function isMasonryToTimber({ areas }: JunctionItem, map: HouseMap, schools: SchoolsHere): boolean {
   const sides = areas.flatMap((key) => {
-    const area = map.areas.find((each) => each.key === key);
+    const area = map.areaOf.get(key);
     return area === undefined || area.kind === 'opening' || area.kind === 'floor'
       ? []
       : [schools.ofArea(area).framing === 'frameMasonry'];

@@ -64,14 +64,18 @@ function atWall(part: JunctionPart, map: HouseMap, turning: Walking['turning']):
   // A rim is seen from the storey below it, at the wall on which it stands.
   const lower = map.wallOf.get(map.wallBelow(of) ?? '');
   const seen = lower === undefined ? own : onWall(lower);
-  const floor = (): readonly string[] =>
-    map.areas.flatMap((area) => (area.kind === 'floor' && area.at.storeyId === storey ? [area.key] : []));
   const base = { kind, lengthM };
   switch (kind) {
     case 'foot':
     case 'stepIn':
     case 'overhangEdge':
-      return { ...base, key: itemKey.junction(kind, [of]), name, at: own, areas: [key, ...floor()] };
+      return {
+        ...base,
+        key: itemKey.junction(kind, [of]),
+        name,
+        at: own,
+        areas: [key, ...map.floorsOf(storey)],
+      };
     case 'rimFoot': {
       const below = map.wallOf.get(to ?? '');
       return {
@@ -134,7 +138,7 @@ function atWall(part: JunctionPart, map: HouseMap, turning: Walking['turning']):
 function elsewhere({ kind, of, to, storey, lengthM }: JunctionPart, map: HouseMap): Found | null {
   const base = { kind, lengthM };
   if (kind === 'frame') {
-    const area = map.areas.find(({ key }) => key === itemKey.opening(of ?? ''));
+    const area = map.areaOf.get(itemKey.opening(of ?? ''));
     if (area === undefined) return null;
     const on =
       area.at.wall === null ? roofKeys(area.at.roof ?? '') : [map.wallOf.get(area.at.wall)?.key ?? ''];
@@ -187,7 +191,7 @@ export function junctionItems(
   schools: SchoolsHere,
   turning: Walking['turning'],
 ): readonly JunctionItem[] {
-  const areas = new Map(map.areas.map((area) => [area.key, area]));
+  const { areaOf: areas } = map;
   const barrierOf = (key: string): AirBarrier | null => {
     const area = areas.get(key);
     return area === undefined || area.kind === 'opening' ? null : schools.ofArea(area).airBarrier;
