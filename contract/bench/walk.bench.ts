@@ -72,6 +72,7 @@ const planned = (built: Partial<typeof NEW_PLAN>): Planned => ({
       }),
     ),
   ),
+  works: [],
   features: storeys.flatMap(({ outline }) =>
     outline.slice(0, 5).map(({ id }) => record(newFeature('partitionsMeetingEnvelope', id))),
   ),
@@ -93,6 +94,8 @@ function middleOf(work: () => void): number {
   return times[Math.floor(ROUNDS / 2)] ?? 0;
 }
 
+const PATH = ['house', 'storey', 'wall'];
+
 let sink = 0;
 
 /** As many objects of the same shape, from strings that are there, and nothing else. */
@@ -107,6 +110,7 @@ function bare(count: number): void {
       itemName: key,
       phase: 'beforeFill',
       coverEvent: 'lining',
+      path: PATH,
     });
   }
   sink += made.length;

@@ -8,6 +8,7 @@ import { opening } from './plan/opening';
 import { plan } from './plan/plan';
 import { roof } from './plan/roof';
 import { storey } from './plan/storey';
+import { work } from './plan/work';
 import { zone } from './plan/zone';
 import { practice } from './practice/practice';
 import type { LedgerKind } from './ledger';
@@ -22,6 +23,7 @@ export const kinds = {
   roof,
   opening,
   feature,
+  work,
   area,
   airtightnessTest,
   photo,

@@ -25,6 +25,13 @@ export const FEATURES_MAX = 1000;
 export const SCHOOLS_AT_MAX = 300;
 export const CHECKPOINTS_OFF_MAX = 500;
 export const CHECKPOINTS_ADDED_MAX = 100;
+export {
+  CLOSED_DAYS_MAX,
+  WORK_DAYS_MAX,
+  WORK_LAG_MAX,
+  WORK_SCOPES_MAX,
+  WORKS_MAX,
+} from '@calvet/core/limits';
 
 /** For how long what was deleted is offered back. */
 export const RESTORABLE_MS = 30 * 24 * 3_600_000;

@@ -4,6 +4,7 @@ import { NEW_PLAN, type Plan, type PlanBody } from '../src/plan/plan';
 import type { Drawing, Planned } from '../src/plan/plan-input';
 import { NO_SCHOOLS } from '../src/plan/schools';
 import type { Storey, Wall } from '../src/plan/storey';
+import { newWork, type Work } from '../src/plan/work';
 import { drawingOf, sampleOpening, sampleRoof, sampleStorey } from './sample-drawing';
 
 const carried = { ledgerId: 'h', revision: 1, updatedAt: '', updatedBy: '', deletedAt: null };
@@ -43,8 +44,20 @@ export const plannedOf = (
   {
     plan = {},
     features = [],
-  }: { readonly plan?: Partial<PlanBody>; readonly features?: readonly Feature[] } = {},
-): Planned => ({ ...drawing, plans: [samplePlan(plan)], features });
+    works = [],
+  }: {
+    readonly plan?: Partial<PlanBody>;
+    readonly features?: readonly Feature[];
+    readonly works?: readonly Work[];
+  } = {},
+): Planned => ({ ...drawing, plans: [samplePlan(plan)], features, works });
+
+export const sampleWork = (id: string, what: Work['what'], on: string, more: Partial<Work> = {}): Work => ({
+  ...newWork(what, on),
+  ...carried,
+  id,
+  ...more,
+});
 
 /** The ground floor of a T and the storey on its bar; its door in g5. */
 export function tee(): { readonly ground: Storey; readonly upper: Storey; readonly drawing: Drawing } {

@@ -70,3 +70,4 @@ export type {
   RoofKind as PlanRoofKind,
   Under as PlanUnder,
 } from './plan/plan-input';
+export type { HousePath, WorkKind } from './calendar/calendar-input';

@@ -146,5 +146,5 @@ export function drawHouse(key: string, begun: string, plan: HousePlan): Planned 
   const features = plan.features.map(({ on, ...more }, i) =>
     record(`feature ${i}`, { ...newFeature(more.use, partOf(on)), ...more }),
   );
-  return { plans: [drawn], storeys, zones, roofs, openings, features };
+  return { plans: [drawn], storeys, zones, roofs, openings, features, works: [] };
 }

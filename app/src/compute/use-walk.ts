@@ -1,28 +1,30 @@
-import type { Planned } from '@calvet/contract/plan/plan-input';
-import type { GeneratedWalk } from '@calvet/contract/walk/generate-walk';
 import { useEffect, useState } from 'react';
-import { generateInWorker } from './walk-door';
+import type { HouseView } from '../data/as-drawn';
+import { useToday } from '../ui/use-today';
+import { lookAhead } from './walk-door';
+import type { LookAhead } from './walk-messages';
 
-/** What has to be looked at, as far as it is known. */
-export interface WalkKnown {
-  /** The last that was found; undefined until there is one. */
-  readonly walk: GeneratedWalk | undefined;
+/** What has to be looked at, and by when, as far as it is known. */
+export interface WalkKnown extends Partial<LookAhead> {
   readonly error: Error | undefined;
   /** Asks once more. */
   readonly retry: () => void;
 }
 
-/** Finds what has to be looked at in a house, again whenever its plan changes. */
-export function useWalk({ plans, storeys, zones, roofs, openings, features }: Planned): WalkKnown {
-  const [walk, setWalk] = useState<GeneratedWalk>();
+/** Finds what has to be looked at in a house, and by when: again whenever its plan changes, and on a new day. */
+export function useWalk(view: HouseView): WalkKnown {
+  const { house, plans, storeys, zones, roofs, openings, features, works } = view;
+  const today = useToday();
+  const [found, setFound] = useState<LookAhead>();
   const [error, setError] = useState<Error>();
   const [tries, setTries] = useState(0);
   useEffect(() => {
     let isAwaited = true;
-    generateInWorker({ plans, storeys, zones, roofs, openings, features }).then(
-      (found) => {
+    const planned = { plans, storeys, zones, roofs, openings, features, works };
+    lookAhead({ planned, houseId: house.id, today }).then(
+      (next) => {
         if (!isAwaited) return;
-        setWalk(found);
+        setFound(next);
         setError(undefined);
       },
       (reason: unknown) => {
@@ -32,6 +34,6 @@ export function useWalk({ plans, storeys, zones, roofs, openings, features }: Pl
     return () => {
       isAwaited = false;
     };
-  }, [plans, storeys, zones, roofs, openings, features, tries]);
-  return { walk, error, retry: () => setTries((before) => before + 1) };
+  }, [house.id, plans, storeys, zones, roofs, openings, features, works, today, tries]);
+  return { ...found, error, retry: () => setTries((before) => before + 1) };
 }

@@ -1,10 +1,9 @@
 import type { Planned } from '@calvet/contract/plan/plan-input';
-import type { GeneratedWalk } from '@calvet/contract/walk/generate-walk';
 import { spawnWalkWorker } from './spawn-walk-worker';
-import type { WalkReport, WalkRequest } from './walk-messages';
+import type { LookAhead, WalkQuestion, WalkReport, WalkRequest } from './walk-messages';
 
 interface Waiting {
-  readonly resolve: (walk: GeneratedWalk) => void;
+  readonly resolve: (found: LookAhead) => void;
   readonly reject: (error: Error) => void;
 }
 
@@ -28,7 +27,7 @@ function started(): Worker {
   begun.onmessage = ({ data }: MessageEvent<WalkReport>) => {
     const asked = waiting.get(data.number);
     waiting.delete(data.number);
-    if (data.kind === 'walk') asked?.resolve(data.walk);
+    if (data.kind === 'walk') asked?.resolve({ walk: data.walk, calendar: data.calendar });
     else asked?.reject(new Error(data.message));
   };
   begun.onerror = ({ message }) =>
@@ -37,20 +36,24 @@ function started(): Worker {
   return begun;
 }
 
-/**
- * Finds in a web worker what has to be looked at in a house.
- * @throws rejects where the worker itself fails; a drawing that cannot be measured is an answer
- */
-export function generateInWorker({
+/** What of a house the worker needs. */
+const plannedIn = ({ plans, storeys, zones, roofs, openings, features, works }: Planned): Planned => ({
   plans,
   storeys,
   zones,
   roofs,
   openings,
   features,
-}: Planned): Promise<GeneratedWalk> {
+  works,
+});
+
+/**
+ * Finds in a web worker what has to be looked at in a house, and by when.
+ * @throws rejects where the worker itself fails; a drawing that cannot be measured is an answer
+ */
+export function lookAhead({ planned, houseId, today }: WalkQuestion): Promise<LookAhead> {
   const number = ++count;
-  const request: WalkRequest = { number, planned: { plans, storeys, zones, roofs, openings, features } };
+  const request: WalkRequest = { number, planned: plannedIn(planned), houseId, today };
   return new Promise((resolve, reject) => {
     waiting.set(number, { resolve, reject });
     started().postMessage(request);

@@ -1,14 +1,29 @@
+import type { CalendarHere } from '@calvet/contract/calendar/calendar-here';
 import type { Planned } from '@calvet/contract/plan/plan-input';
 import type { GeneratedWalk } from '@calvet/contract/walk/generate-walk';
 
-/** To the worker: find all that has to be looked at in this house. */
-export interface WalkRequest {
-  /** By which its answer is known. */
-  readonly number: number;
+/** What is asked of a house: all that has to be looked at in it, and by when. */
+export interface WalkQuestion {
   readonly planned: Planned;
+  readonly houseId: string;
+  /** YYYY-MM-DD, where one is. */
+  readonly today: string;
 }
 
-/** From the worker: what has to be looked at, or that the program failed. */
+/** All that has to be looked at in a house, and by when. */
+export interface LookAhead {
+  readonly walk: GeneratedWalk;
+  /** Null while there is no walk. */
+  readonly calendar: CalendarHere | null;
+}
+
+/** To the worker. */
+export interface WalkRequest extends WalkQuestion {
+  /** By which its answer is known. */
+  readonly number: number;
+}
+
+/** From the worker: what was asked for, or that the program failed. */
 export type WalkReport =
-  | { readonly kind: 'walk'; readonly number: number; readonly walk: GeneratedWalk }
+  | ({ readonly kind: 'walk'; readonly number: number } & LookAhead)
   | { readonly kind: 'failed'; readonly number: number; readonly message: string };

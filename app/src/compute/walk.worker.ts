@@ -1,10 +1,13 @@
+import { calendarHere } from '@calvet/contract/calendar/calendar-here';
 import { generateWalk } from '@calvet/contract/walk/generate-walk';
 import type { WalkReport, WalkRequest } from './walk-messages';
 
-self.onmessage = ({ data: { number, planned } }: MessageEvent<WalkRequest>) => {
+self.onmessage = ({ data: { number, planned, houseId, today } }: MessageEvent<WalkRequest>) => {
   const report = (message: WalkReport): void => self.postMessage(message);
   try {
-    report({ kind: 'walk', number, walk: generateWalk(planned) });
+    const walk = generateWalk(planned);
+    const calendar = walk.state === 'walked' ? calendarHere(planned, walk, houseId, today) : null;
+    report({ kind: 'walk', number, walk, calendar });
   } catch (error) {
     report({ kind: 'failed', number, message: error instanceof Error ? error.message : String(error) });
   }

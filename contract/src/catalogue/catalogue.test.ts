@@ -1,4 +1,5 @@
-import { COVER_WORDS, PHASE_WORDS, TRADE_WORDS } from '../plan/own-checkpoint';
+import { PHASE_WORDS } from '../plan/own-checkpoint';
+import { COVER_WORDS, TRADE_WORDS } from '../plan/work-words';
 import { FEATURE_WORDS } from '../plan/feature';
 import { AIR_BARRIER_WORDS, FRAMING_WORDS, INSULATION_WORDS, VAPOUR_WORDS } from '../plan/schools';
 import { CATALOGUE_WORDS, CHECKPOINTS, suitsSchools, type Checkpoint, type SchoolWord } from './catalogue';

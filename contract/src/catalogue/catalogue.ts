@@ -1,4 +1,5 @@
-import type { CoverEvent, Phase, Trade } from '../plan/own-checkpoint';
+import type { Phase } from '../plan/own-checkpoint';
+import type { CoverEvent, Trade } from '../plan/work-words';
 import file from './catalogue.json';
 
 const { lists } = file;

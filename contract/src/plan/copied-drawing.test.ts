@@ -1,6 +1,6 @@
 import { planSizesOperation } from '@calvet/core/plan/sizes';
 import { drawingOf, sampleOpening, sampleRoof, sampleStorey, shaped } from '../../test/sample-drawing';
-import { sampleFeature } from '../../test/sample-plan';
+import { sampleFeature, sampleWork } from '../../test/sample-plan';
 import { readChange } from '../changes/read-change';
 import { copiedDrawing, copiedKey, type CopiedDrawing } from './copied-drawing';
 import { DRAWING_FILE_BYTES_MAX, NoDrawingFile, readDrawingFile, writeDrawingFile } from './drawing-file';
@@ -90,6 +90,18 @@ const drawing: Planned = {
     sampleFeature(idOf(6), 'tubOnOuterWall', wallAt(0).id, { alongM: 2 }),
     sampleFeature(idOf(7), 'radonStack', HOUSE),
   ],
+  works: [
+    sampleWork(idOf(8), 'wallStood', HOUSE, {
+      pinnedStart: '2027-03-29',
+      begunOn: '2027-03-30',
+      doneOn: '2027-04-02',
+    }),
+    sampleWork(idOf(9), 'lining', wallAt(0).id, {
+      on: [{ id: wallAt(0).id }, { id: idOf(6) }],
+      after: [{ id: idOf(8), lagDays: 2 }],
+      pinnedStart: '2027-05-03',
+    }),
+  ],
 };
 
 /** What was copied, as a drawing again. */
@@ -103,6 +115,7 @@ function drawn({ records }: CopiedDrawing): Planned {
     roofs: of('roof'),
     openings: of('opening'),
     features: of('feature'),
+    works: of('work'),
   } as unknown as Planned;
 }
 
@@ -164,6 +177,27 @@ test('what was put into a house, and how its parts are built, is of the copy now
   ]);
 });
 
+test('works go over with their days shifted, and nothing that was recorded of them', () => {
+  const copy = copiedDrawing(drawing, OTHER, { startsOn: '2028-02-28' });
+  const [walls, lining] = drawn(copy).works;
+  expect(walls).toMatchObject({
+    on: [{ id: OTHER }],
+    pinnedStart: '2028-02-28',
+    begunOn: null,
+    doneOn: null,
+  });
+  expect(lining).toMatchObject({
+    on: [{ id: copy.idOf.get(wallAt(0).id) }, { id: copy.idOf.get(idOf(6)) }],
+    after: [{ id: walls?.id, lagDays: 2 }],
+    // 35 days after the first, over the last day of February of a leap year.
+    pinnedStart: '2028-04-03',
+  });
+  expect(drawn(copiedDrawing(drawing, OTHER)).works.map(({ pinnedStart }) => pinnedStart)).toEqual([
+    null,
+    null,
+  ]);
+});
+
 test('keys of items go over to the copy', () => {
   const copy = copiedDrawing(drawing, OTHER);
   const wall = wallAt(1).id;
@@ -186,7 +220,7 @@ describe('a file of a drawing', () => {
   });
 
   test('of the first version is read too: nothing had been put into a house, and corners had no ids', () => {
-    const { features: _, storeys, ...former } = file;
+    const { features: _, works: __, storeys, ...former } = file;
     const [storey] = storeys as readonly { readonly outline: readonly { readonly id: string }[] }[];
     const bare = storey?.outline.map((wall) =>
       Object.fromEntries(Object.entries(wall).filter(([name]) => name !== 'corner')),
@@ -195,7 +229,7 @@ describe('a file of a drawing', () => {
       JSON.stringify({ ...former, version: 1, storeys: [{ ...storey, outline: bare }] }),
       readChange,
     );
-    expect(read.features).toEqual([]);
+    expect([read.features, read.works]).toEqual([[], []]);
     expect(read.storeys[0]?.outline.map(({ corner }) => corner)).toEqual(outline.map(({ id }) => id));
   });
 

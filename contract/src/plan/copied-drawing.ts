@@ -7,10 +7,11 @@ import type { Opening } from './opening';
 import type { PlanBody } from './plan';
 import type { Planned } from './plan-input';
 import type { Roof, Wing, WingEnd } from './roof';
+import { daysTo, shiftedDay } from './shifted-days';
 import type { PlanPlace, Storey, Wall } from './storey';
 
 /** Kinds of record that a drawing is made of, in the order in which they are made. */
-type DrawnKind = 'plan' | 'storey' | 'zone' | 'roof' | 'opening' | 'feature';
+type DrawnKind = 'plan' | 'storey' | 'zone' | 'roof' | 'opening' | 'feature' | 'work';
 
 /** A record of a drawing that is to be made. */
 export type DrawnRecord = {
@@ -27,6 +28,8 @@ export interface CopiedDrawing {
 interface CopyOptions {
   /** Left and right change places. */
   readonly isMirrored?: boolean;
+  /** The day on which its first work begins, YYYY-MM-DD: all days that were set move along. Null: none is set. */
+  readonly startsOn?: string | null;
 }
 
 /** Every id in a drawing, with a new one for it. */
@@ -75,7 +78,7 @@ function wingIn(isMirrored: boolean, wing: Wing): Wing {
 export function copiedDrawing(
   drawing: Planned,
   houseId: string,
-  { isMirrored = false }: CopyOptions = {},
+  { isMirrored = false, startsOn = null }: CopyOptions = {},
 ): CopiedDrawing {
   const ids = new NewIds();
   const wallCopy = (wall: Wall): Wall => ({
@@ -168,6 +171,18 @@ export function copiedDrawing(
       };
     }),
   ];
+  const works = drawing.works.map((work): DrawnRecord => ({
+    kind: 'work',
+    id: ids.take(work.id),
+    body: {
+      ...body<'work'>(work),
+      on: work.on.map(({ id }) => ({ id: onCopy(id) })),
+      after: work.after.map((each) => ({ ...each, id: ids.take(each.id) })),
+      pinnedStart: shiftedDay(work.pinnedStart, daysTo(drawing.works, startsOn)),
+      begunOn: null,
+      doneOn: null,
+    },
+  }));
   // What is said of the whole names what was drawn, which has its new ids by now.
   const records: DrawnRecord[] = [
     ...drawing.plans.slice(0, 1).map((plan): DrawnRecord => ({
@@ -176,6 +191,7 @@ export function copiedDrawing(
       body: planCopy(body<'plan'>(plan)),
     })),
     ...drawn,
+    ...works,
   ];
   return { records, idOf: ids.all };
 }

@@ -6,8 +6,10 @@ import type { Planned } from './plan-input';
 /** What a file of a drawing says of itself. */
 const FORMAT = 'calvet-drawing';
 const VERSION = 2;
-/** Of this version there is all but what was put into a house. */
-const WITHOUT_FEATURES = 1;
+/** Of this version there is what was drawn alone. */
+const DRAWN_ALONE = 1;
+/** Lists that came later. */
+const LATER: readonly (keyof Planned)[] = ['features', 'works'];
 /** No drawing comes near it. */
 export const DRAWING_FILE_BYTES_MAX = 4_000_000;
 
@@ -19,6 +21,7 @@ const LISTS = {
   roofs: 'roof',
   openings: 'opening',
   features: 'feature',
+  works: 'work',
 } as const satisfies Readonly<Record<keyof Planned, keyof Bodies>>;
 
 const LIST_NAMES = Object.keys(LISTS) as readonly (keyof Planned)[];
@@ -54,7 +57,7 @@ function parsed(text: string): Readonly<Record<string, unknown>> {
   }
   if (!isObject(file) || file.format !== FORMAT)
     throw new NoDrawingFile('This is no file of a drawing: choose one that was saved from a drawing here.');
-  if (file.version !== VERSION && file.version !== WITHOUT_FEATURES)
+  if (file.version !== VERSION && file.version !== DRAWN_ALONE)
     throw new NoDrawingFile(
       `This file is of version ${String(file.version)}; this page reads version ${VERSION}. Open the page anew, then choose the file again.`,
     );
@@ -70,7 +73,7 @@ export function readDrawingFile(text: string, read: typeof readChange): Planned 
   const file = parsed(text);
   const taken = new Set<string>();
   const listOf = (name: keyof Planned): readonly Stored<object>[] => {
-    const list = name === 'features' && file.version === WITHOUT_FEATURES ? [] : file[name];
+    const list = LATER.includes(name) && file.version === DRAWN_ALONE ? [] : file[name];
     if (!Array.isArray(list)) throw new NoDrawingFile(`“${name}” is missing in this file, or is no list.`);
     return list.map((entry: unknown, i) => {
       const { id, ...body } = isObject(entry) ? entry : {};

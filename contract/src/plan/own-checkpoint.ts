@@ -1,5 +1,6 @@
 import { filled, id, option } from '../kind/field';
 import { ITEM_KEY_MAX } from '../limits';
+import { COVER_WORDS, TRADE_WORDS, type CoverEvent, type Trade } from './work-words';
 
 /** When something is judged, in words. */
 export const PHASE_WORDS = {
@@ -11,52 +12,7 @@ export const PHASE_WORDS = {
   finished: 'Finished house',
 } as const;
 
-/** Work that hides what was done before it, in words. */
-export const COVER_WORDS = {
-  slabPoured: 'Slab poured',
-  backfill: 'Ground filled back',
-  wallStood: 'Wall stood',
-  sheathingOn: 'Sheathing on',
-  trussesSet: 'Trusses or joists set',
-  roofDeckOver: 'Roof or deck over it',
-  outsideInsulation: 'Insulated outside',
-  cladding: 'Clad',
-  netting: 'Net put up',
-  insulation: 'Insulated',
-  tubSet: 'Tub or shower set',
-  fireplaceSet: 'Fireplace set',
-  stairSet: 'Stair set',
-  partitionStood: 'Inner wall stood',
-  partitionClosed: 'Inner wall closed',
-  ceilingLining: 'Ceiling lined',
-  lining: 'Walls lined',
-  fixtureTrim: 'Fittings and trim on',
-  none: 'Stays in sight',
-} as const;
-
-/** Who does a work, in words. */
-export const TRADE_WORDS = {
-  concrete: 'Concrete',
-  carpenter: 'Carpenter',
-  mason: 'Mason',
-  plasterer: 'Plasterer or coater',
-  airSealer: 'Air sealer',
-  insulator: 'Insulator',
-  windowFitter: 'Window fitter',
-  electrician: 'Electrician',
-  plumber: 'Plumber',
-  ventilation: 'Ventilation',
-  heating: 'Heating and cooling',
-  roofer: 'Roofer',
-  liner: 'Lining fixer',
-  cladder: 'Cladder',
-  siteLead: 'Site lead',
-  inspector: 'Inspector or tester',
-} as const;
-
 export type Phase = keyof typeof PHASE_WORDS;
-export type CoverEvent = keyof typeof COVER_WORDS;
-export type Trade = keyof typeof TRADE_WORDS;
 
 /** A checkpoint that somebody added to one house. */
 export interface OwnCheckpoint {

@@ -4,6 +4,7 @@ import type { Opening } from './opening';
 import { NEW_PLAN, type Plan, type PlanBody } from './plan';
 import { isSloping, type Roof, type Wing, type WingEnd } from './roof';
 import type { PlanPlace, Storey, Wall } from './storey';
+import type { Work } from './work';
 import type { Zone } from './zone';
 
 /** What of a house was drawn. */
@@ -18,6 +19,7 @@ export interface Drawing {
 /** What of a house was drawn, and what was put into it. */
 export interface Planned extends Drawing {
   readonly features: readonly Feature[];
+  readonly works: readonly Work[];
 }
 
 /** Storeys as they stand on each other, the lowest first. */

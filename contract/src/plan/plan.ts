@@ -1,8 +1,14 @@
 import type { EnvelopeKind, PlanFace } from '@calvet/core';
 import { AREA_WORDS, buildUpFields, type BuildUp } from '../installation/area';
-import { group, id, list, option, unsaid } from '../kind/field';
+import { day, group, id, list, option, unsaid } from '../kind/field';
 import { kindOf } from '../kind/kind';
-import { CHECKPOINTS_ADDED_MAX, CHECKPOINTS_OFF_MAX, PLANNED_BUILD_UPS_MAX, SCHOOLS_AT_MAX } from '../limits';
+import {
+  CHECKPOINTS_ADDED_MAX,
+  CHECKPOINTS_OFF_MAX,
+  CLOSED_DAYS_MAX,
+  PLANNED_BUILD_UPS_MAX,
+  SCHOOLS_AT_MAX,
+} from '../limits';
 import type { Stored } from '../record';
 import {
   checkpointOffFields,
@@ -19,6 +25,7 @@ import {
   type Schools,
   type SchoolsAt,
 } from './schools';
+import { MONDAY_TO_FRIDAY, WEEKDAY_WORDS, type Weekday } from './weekdays';
 import { USUAL_WALKING, walkingField, type Walking } from './walking';
 
 /** A build-up that drawn parts of a house have, for one kind of area. */
@@ -43,6 +50,9 @@ export interface PlanBody {
   /** Storeys, walls and roofs that are built in their own way. */
   readonly schoolsAt: readonly SchoolsAt[];
   readonly walking: Walking;
+  /** Days of the week on which there is work, and days on which there is none, YYYY-MM-DD. */
+  readonly workdays: readonly Weekday[];
+  readonly closedDays: readonly string[];
   readonly checkpointsAdded: readonly OwnCheckpoint[];
   readonly checkpointsOff: readonly CheckpointOff[];
 }
@@ -91,6 +101,11 @@ export const plan = kindOf<PlanBody>()({
       [],
     ),
     walking: unsaid(walkingField, USUAL_WALKING),
+    workdays: unsaid(
+      list<Weekday>('Workdays', 'A day of the week', option('', WEEKDAY_WORDS), { least: 1, most: 7 }),
+      MONDAY_TO_FRIDAY,
+    ),
+    closedDays: unsaid(list<string>('Days without work', 'A day', day(''), { most: CLOSED_DAYS_MAX }), []),
     checkpointsAdded: unsaid(
       list<OwnCheckpoint>(
         'Checkpoints added',
@@ -128,6 +143,8 @@ export const NEW_PLAN: PlanBody = {
   insulationBelow: null,
   schoolsAt: [],
   walking: USUAL_WALKING,
+  workdays: MONDAY_TO_FRIDAY,
+  closedDays: [],
   checkpointsAdded: [],
   checkpointsOff: [],
 };

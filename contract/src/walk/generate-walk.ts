@@ -1,3 +1,4 @@
+import type { HousePath } from '@calvet/core';
 import {
   CHECKPOINTS,
   suitsNeeds,
@@ -7,14 +8,16 @@ import {
 } from '../catalogue/catalogue';
 import { itemKey } from '../plan/item-key';
 import { measureDrawing } from '../plan/measured-drawing';
-import { PHASE_WORDS, type CoverEvent, type Phase } from '../plan/own-checkpoint';
+import { PHASE_WORDS, type Phase } from '../plan/own-checkpoint';
 import { planOf, type Planned } from '../plan/plan-input';
+import type { CoverEvent } from '../plan/work-words';
 import type { FieldRefusal } from '../refusal-of';
 import { contradictions, type Contradiction } from './contradictions';
 import { featuresHere, holesToCome, type FeatureHere, type HoleToCome } from './features-here';
 import { mapHouse, onStorey, WHOLE_HOUSE, type Anchor, type HouseMap, type MappedArea } from './house-map';
 import { isCalledAt } from './junction-calls';
 import { junctionItems, type JunctionItem } from './junction-items';
+import { pathsIn, pathTo } from './paths';
 import { schoolsHere, togetherOf, wordsOf, type SchoolsHere } from './schools-here';
 import { stopsOf, type Stop } from './stops';
 
@@ -29,6 +32,8 @@ export interface CheckpointHere {
   readonly itemName: string;
   readonly phase: Phase;
   readonly coverEvent: CoverEvent;
+  /** Where it is, from the house inwards: works on any of that hide it. */
+  readonly path: HousePath;
 }
 
 /** A stop of the walk: what is seen from one place. */
@@ -48,6 +53,8 @@ export interface Walk {
   readonly features: readonly FeatureHere[];
   readonly holes: readonly HoleToCome[];
   readonly contradictions: readonly Contradiction[];
+  /** Paths from the house to each part of it, by id. */
+  readonly paths: ReadonlyMap<string, HousePath>;
 }
 
 /** A walk, or why there is none: nothing is drawn, or what is drawn cannot be measured. */
@@ -283,6 +290,7 @@ export function generateWalk(planned: Planned): GeneratedWalk {
       itemName: name,
       phase: checkpoint.phase,
       coverEvent,
+      path: pathTo(at, item),
       order: PHASES.indexOf(checkpoint.phase) * 1e4 + order,
     });
   };
@@ -319,5 +327,6 @@ export function generateWalk(planned: Planned): GeneratedWalk {
     features,
     holes: holesToCome(map),
     contradictions: contradictions(map, schools),
+    paths: pathsIn(map),
   };
 }

@@ -1,13 +1,6 @@
 import type { Plan } from '@calvet/contract';
-import {
-  COVER_WORDS,
-  ownCheckpointFields,
-  PHASE_WORDS,
-  TRADE_WORDS,
-  type CoverEvent,
-  type Phase,
-  type Trade,
-} from '@calvet/contract/plan/own-checkpoint';
+import { ownCheckpointFields, PHASE_WORDS, type Phase } from '@calvet/contract/plan/own-checkpoint';
+import { COVER_WORDS, TRADE_WORDS, type CoverEvent, type Trade } from '@calvet/contract/plan/work-words';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { v7 } from 'uuid';

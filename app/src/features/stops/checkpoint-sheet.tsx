@@ -1,10 +1,6 @@
 import type { Checkpoint } from '@calvet/contract/catalogue/catalogue';
-import {
-  COVER_WORDS,
-  PHASE_WORDS,
-  TRADE_WORDS,
-  type OwnCheckpoint,
-} from '@calvet/contract/plan/own-checkpoint';
+import { PHASE_WORDS, type OwnCheckpoint } from '@calvet/contract/plan/own-checkpoint';
+import { COVER_WORDS, TRADE_WORDS } from '@calvet/contract/plan/work-words';
 import type { CheckpointHere } from '@calvet/contract/walk/generate-walk';
 import { StyleSheet, View } from 'react-native';
 import { Button } from '../../ui/button';

@@ -1,10 +1,6 @@
 import type { Checkpoint } from '@calvet/contract/catalogue/catalogue';
-import {
-  COVER_WORDS,
-  PHASE_WORDS,
-  type OwnCheckpoint,
-  type Phase,
-} from '@calvet/contract/plan/own-checkpoint';
+import { PHASE_WORDS, type OwnCheckpoint, type Phase } from '@calvet/contract/plan/own-checkpoint';
+import { COVER_WORDS } from '@calvet/contract/plan/work-words';
 import type { CheckpointHere, StopHere } from '@calvet/contract/walk/generate-walk';
 import type { JunctionItem } from '@calvet/contract/walk/junction-items';
 import { useEffect, useRef } from 'react';

@@ -1,0 +1,148 @@
+import { computeWith, Refusal, type HousePath } from '@calvet/core';
+import type { CalendarInput } from '@calvet/core/calendar/calendar-input';
+import {
+  holdPointsOperation,
+  type CalendarFinding,
+  type HoldPoint,
+  type WorkDays,
+} from '@calvet/core/calendar/hold-points';
+import { planOf, type Planned } from '../plan/plan-input';
+import { numberOfWeekday } from '../plan/weekdays';
+import { refusalFromCore, type FieldRefusal } from '../refusal-of';
+import { HOUSE_PATH } from '../walk/paths';
+import type { CheckpointHere, Walk } from '../walk/generate-walk';
+
+/** What has to be looked at before one work, by one day. */
+export interface Hold {
+  /** Id of the work; null: none of its kind is planned, nor one that stands in for it. */
+  readonly work: string | null;
+  /** The last workday before that work; null: it has no date. */
+  readonly seeBy: string | null;
+  readonly state: HoldPoint['state'];
+  readonly workdaysLeft: number | null;
+  /** That work only stands in for the one that hides it: the day is the latest. */
+  readonly standIn: boolean;
+  /** Keys of the checkpoints. */
+  readonly checkpoints: readonly string[];
+}
+
+/** When works are done, and by when what they hide has to be looked at. */
+export type CalendarHere =
+  | {
+      readonly state: 'dated';
+      /** By id. */
+      readonly works: ReadonlyMap<string, WorkDays>;
+      /** The most urgent first; those without a day last. */
+      readonly holds: readonly Hold[];
+      readonly findings: readonly CalendarFinding[];
+    }
+  | {
+      /** Works contradict each other: what is wrong, and with which. */
+      readonly state: 'refused';
+      readonly refusal: FieldRefusal;
+      readonly work: string | null;
+    };
+
+/** A part of a house that is gone from its drawing: works on it hide nothing. */
+const gone = (id: string): HousePath => [`gone ${id}`];
+
+const orLeftOut = <T>(value: T | null): T | undefined => value ?? undefined;
+
+function inputOf(
+  planned: Planned,
+  { paths, stops }: Pick<Walk, 'paths' | 'stops'>,
+  houseId: string,
+  today: string,
+): CalendarInput {
+  const { workdays, closedDays } = planOf(planned);
+  const known = new Set(planned.works.map(({ id }) => id));
+  return {
+    today,
+    workdays: workdays.map(numberOfWeekday),
+    closedDays,
+    works: planned.works.map(({ id, what, days, on, after, pinnedStart, begunOn, doneOn, half }) => ({
+      id,
+      kind: what,
+      days,
+      scopes: on.map((scope) =>
+        scope.id === houseId ? [HOUSE_PATH] : (paths.get(scope.id) ?? gone(scope.id)),
+      ),
+      // One that was deleted is followed by nothing.
+      after: after.filter((each) => known.has(each.id)),
+      pinnedStart: orLeftOut(pinnedStart),
+      begunOn: orLeftOut(begunOn),
+      doneOn: orLeftOut(doneOn),
+      half: orLeftOut(half),
+    })),
+    items: stops.flatMap(({ checkpoints }) =>
+      checkpoints.map(({ key, coverEvent, path }) => ({ id: key, coverEvent, path })),
+    ),
+  };
+}
+
+const IN_WORKS = /^works\[(\d+)\]/;
+
+/** Together what is hidden by one work, by one day, and stands alike. */
+function holdsOf(items: readonly HoldPoint[]): readonly Hold[] {
+  const holds = new Map<string, Hold & { readonly checkpoints: string[] }>();
+  for (const { id, work, seeBy, state, workdaysLeft, standIn } of items) {
+    const name = [work, seeBy, state, standIn].join(' ');
+    const there = holds.get(name);
+    if (there === undefined)
+      holds.set(name, { work, seeBy, state, workdaysLeft, standIn, checkpoints: [id] });
+    else there.checkpoints.push(id);
+  }
+  const rank = (seeBy: string | null): string => seeBy ?? '9999';
+  return [...holds.values()].sort((a, b) =>
+    rank(a.seeBy) < rank(b.seeBy) ? -1 : rank(a.seeBy) > rank(b.seeBy) ? 1 : 0,
+  );
+}
+
+/**
+ * When the works of a house are done, and by when what they hide has to be looked at.
+ * @param today YYYY-MM-DD, where one is
+ */
+export function calendarHere(
+  planned: Planned,
+  walk: Pick<Walk, 'paths' | 'stops'>,
+  houseId: string,
+  today: string,
+): CalendarHere {
+  const input = inputOf(planned, walk, houseId, today);
+  try {
+    const { works, items, findings } = computeWith(holdPointsOperation, input);
+    return {
+      state: 'dated',
+      works: new Map(works.map((each) => [each.id, each])),
+      holds: holdsOf(items.filter(({ state }) => state !== 'open')),
+      findings,
+    };
+  } catch (error) {
+    if (!(error instanceof Refusal)) throw error;
+    const [, at] = IN_WORKS.exec(error.field) ?? [];
+    return {
+      state: 'refused',
+      refusal: refusalFromCore(error),
+      work: at === undefined ? null : (planned.works[Number(at)]?.id ?? null),
+    };
+  }
+}
+
+/** How near something is hidden that nobody has looked at, to be spoken of: in workdays. */
+export const SOON_WORKDAYS = 5;
+
+/** Holds that are late, or near. */
+export const urgentHolds = (holds: readonly Hold[]): readonly Hold[] =>
+  holds.filter(
+    ({ state, workdaysLeft }) =>
+      state === 'late' || (state === 'due' && (workdaysLeft ?? 0) <= SOON_WORKDAYS),
+  );
+
+/** Which checkpoints belong to a hold, with their stops' order. */
+export const checkpointsOf = (
+  { stops }: Pick<Walk, 'stops'>,
+  { checkpoints }: Hold,
+): readonly CheckpointHere[] => {
+  const wanted = new Set(checkpoints);
+  return stops.flatMap((stop) => stop.checkpoints.filter(({ key }) => wanted.has(key)));
+};
