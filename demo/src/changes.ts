@@ -41,7 +41,7 @@ export function viewOfDemo(demo: DemoHouse) {
 function batchOf(demo: DemoHouse): SeedBatch {
   const { key, begun, house, plan, tests } = demo;
   const ids = idsOfHouse(key, begun);
-  const { plans, storeys, zones, roofs, openings, features } = drawHouse(key, begun, plan);
+  const { plans, storeys, zones, roofs, openings, features, works } = drawHouse(key, begun, plan);
   const made = (kind: Change['kind'], records: readonly Stored<object>[]): readonly Change[] =>
     records.map((record) =>
       create(
@@ -62,6 +62,7 @@ function batchOf(demo: DemoHouse): SeedBatch {
       ...made('roof', roofs),
       ...made('opening', openings),
       ...made('feature', features),
+      ...made('work', works),
       ...made('area', keptAreas(demo)),
       ...tests.map((test, i) =>
         create('airtightnessTest', `${key} test ${i}`, test.performedOn, ids.test(i, test.performedOn), test),

@@ -22,6 +22,10 @@ import { planToBe } from '@calvet/contract/plan/item-key';
 import { cornersOf, layOutline } from '@calvet/contract/plan/lay-outline';
 import { newWall } from '@calvet/contract/plan/outline-shapes';
 import type { Planned } from '@calvet/contract/plan/plan-input';
+import { startingWorks } from '@calvet/contract/calendar/starting-works';
+import { NEW_PLAN } from '@calvet/contract/plan/plan';
+import type { Work } from '@calvet/contract/plan/work';
+import type { WorkKind } from '@calvet/core';
 import { idOf } from './ids';
 
 /** A wall of the scenario: its length and turn, what is special about it, and the openings in it. */
@@ -53,8 +57,27 @@ export type FeaturePlan = Partial<Omit<FeatureBody, 'on'>> & {
 export interface HousePlan {
   readonly built: Partial<PlanBody>;
   readonly features: readonly FeaturePlan[];
+  /** The works that are still to come: from which on, and when that begins. */
+  readonly calendar?: { readonly start: string; readonly from: WorkKind };
   readonly buildUps: readonly Omit<PlannedBuildUp, 'id'>[];
   readonly storeys: readonly StoreyPlan[];
+}
+
+/** The works of a house as it is built that are still to come. */
+function worksOf(
+  { calendar, built }: HousePlan,
+  houseId: string,
+  idAt: (i: number) => string,
+): readonly Work[] {
+  if (calendar === undefined) return [];
+  const { start, from } = calendar;
+  const works = startingWorks({ ...NEW_PLAN, ...built }, () => false, houseId, start, idAt);
+  const coming = works.slice(works.findIndex(({ body }) => body.what === from));
+  return coming.map(({ id, body }, i) => ({
+    ...body,
+    ...(i === 0 ? { after: [], pinnedStart: start } : {}),
+    ...notStored(id, houseId),
+  }));
 }
 
 /** Draws a house of the scenario: the records that a device would have made, each with an id that stays. */
@@ -146,5 +169,6 @@ export function drawHouse(key: string, begun: string, plan: HousePlan): Planned 
   const features = plan.features.map(({ on, ...more }, i) =>
     record(`feature ${i}`, { ...newFeature(more.use, partOf(on)), ...more }),
   );
-  return { plans: [drawn], storeys, zones, roofs, openings, features, works: [] };
+  const works = worksOf(plan, houseId, (i) => id(`work ${i}`));
+  return { plans: [drawn], storeys, zones, roofs, openings, features, works };
 }

@@ -39,6 +39,7 @@ export const demoPages: readonly DemoPage[] = [
   at('drawing, to begin', `${house}/drawing`),
   at('how it is built', `${house}/built`),
   at('stops', `${house}/stops`),
+  at('calendar', `${house}/calendar`),
   at('fill', `${house}/fill`),
   at('area', `${house}/areas/${firstOf(wrenfold, 'area')}`),
   at('new area', `${house}/areas/01a1f000-0000-7000-8000-000000000001`),

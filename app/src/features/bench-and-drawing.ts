@@ -6,5 +6,6 @@ export { asDrawn } from '@calvet/contract/plan/as-drawn';
 export { BenchFrame } from './bench/bench-frame';
 export { BenchScreen, OperationPage } from './bench/bench-screen';
 export { BuiltScreen } from './built/built-screen';
+export { CalendarScreen } from './calendar/calendar-screen';
 export { DrawingScreen } from './drawing/drawing-screen';
 export { StopsScreen } from './stops/stops-screen';

@@ -68,17 +68,21 @@ export function stepsFor(built: Built, has: (need: Need) => boolean): readonly S
   ];
 }
 
-/** The works of a house to begin with, under new ids, the first on a day that somebody gives. */
+/**
+ * The works of a house to begin with, the first on a day that somebody gives.
+ * @param idAt the id of each by its place; new ones, if nothing else is said
+ */
 export function startingWorks(
   built: Built,
   has: (need: Need) => boolean,
   houseId: string,
   start: string,
+  idAt: (i: number) => string = () => v7(),
 ): readonly { readonly id: string; readonly body: WorkBody }[] {
   const steps = stepsFor(built, has);
-  const ids = steps.map(() => v7());
+  const ids = steps.map((_, i) => idAt(i));
   return steps.map(({ what, days, trade, lagDays = 0 }, i) => ({
-    id: ids[i] ?? v7(),
+    id: ids[i] ?? '',
     body: {
       ...newWork(what, houseId),
       days,

@@ -36,6 +36,7 @@ export const tamsel: DemoHouse = {
       { use: 'showerOnOuterWall', on: [1, 1] },
       { use: 'wallNotReachable', on: [0, 1] },
     ],
+    calendar: { start: '2026-12-14', from: 'cladding' },
     buildUps: [
       planned('wall', fromLibrary('framed-wall-140')),
       planned('rim', fromLibrary('rim-board')),

@@ -41,6 +41,7 @@ export const wrenfold: DemoHouse = {
       { use: 'plannedService', what: 'waterPipe', on: [0, 0], widthM: 0.04 },
       { use: 'rainGap', on: 'house' },
     ],
+    calendar: { start: '2027-01-11', from: 'insulation' },
     buildUps: [
       planned('wall', fromLibrary('framed-wall-140-board')),
       planned('rim', fromLibrary('rim-board')),

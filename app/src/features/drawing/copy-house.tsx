@@ -11,7 +11,9 @@ import { Card } from '../../ui/card';
 import { Choice } from '../../ui/choice';
 import { TextField } from '../../ui/field';
 import { OpenButton } from '../../ui/open-button';
+import { DayField } from '../../ui/day-field';
 import { Text } from '../../ui/text';
+import { useToday } from '../../ui/use-today';
 
 const SIDES = [
   { value: 'same', label: 'As it is' },
@@ -37,11 +39,13 @@ export function CopyHouse({ view }: { readonly view: HouseView }) {
   const [isOpen, setOpen] = useState(false);
   const [name, setName] = useState(`${view.house.name}, copy`);
   const [side, setSide] = useState<(typeof SIDES)[number]['value']>('same');
+  const [startsOn, setStartsOn] = useState(useToday());
+  const isDated = view.works.some(({ pinnedStart }) => pinnedStart !== null);
   const hasName = name.trim() !== '';
   const make = (): void => {
     const body = { ...(ownFields(withoutDrawn(view.house)) as unknown as HouseBody), name };
     const houseId = createHouse(body);
-    const copy = copiedDrawing(view, houseId, { isMirrored: side === 'mirrored' });
+    const copy = copiedDrawing(view, houseId, { isMirrored: side === 'mirrored', startsOn });
     for (const { kind, id, body: drawn } of copy.records) createRecord(houseId, kind, drawn, id);
     for (const area of view.areas) {
       const planned = plannedOf(area, houseId, copy);
@@ -52,7 +56,7 @@ export function CopyHouse({ view }: { readonly view: HouseView }) {
   return (
     <Card title="Copy this house" right={<OpenButton isOpen={isOpen} label="Copy" onToggle={setOpen} />}>
       <Text look="small" tone="soft">
-        Its drawing, sizes, target and build-ups go along; grades, tests and photos do not.
+        Its drawing, sizes, target, build-ups and works go along; grades, tests and photos do not.
       </Text>
       {isOpen && (
         <>
@@ -63,6 +67,7 @@ export function CopyHouse({ view }: { readonly view: HouseView }) {
             message={hasName ? null : 'Give the house a name.'}
             onChange={setName}
           />
+          {isDated && <DayField label="Its first work begins on" value={startsOn} onChange={setStartsOn} />}
           <Choice label="How it stands" options={SIDES} value={side} onChange={setSide} />
           <Button label="Make the copy" kind="main" grow disabled={!hasName} onPress={make} />
         </>

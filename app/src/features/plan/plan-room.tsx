@@ -212,6 +212,11 @@ function WalkCard({ view: { house, plans, storeys } }: { readonly view: HouseVie
           label="Stops and checkpoints"
           onPress={() => router.navigate({ pathname: '/houses/[houseId]/stops', params })}
         />
+        <Button
+          icon="calendar-clock"
+          label="Calendar"
+          onPress={() => router.navigate({ pathname: '/houses/[houseId]/calendar', params })}
+        />
       </View>
     </Card>
   );

@@ -1,0 +1,30 @@
+import type { Work } from '@calvet/contract/plan/work';
+import { WORK_WORDS } from '@calvet/contract/plan/work-words';
+import type { WorkDays } from '@calvet/core/calendar/hold-points';
+import { format } from 'date-fns/format';
+import { parseISO } from 'date-fns/parseISO';
+
+/** What a work is called. */
+export const workName = ({ name, what }: Pick<Work, 'name' | 'what'>): string => name ?? WORK_WORDS[what];
+
+/** A day as one speaks of it on site: Fri 12 Mar. */
+export const weekday = (isoDay: string): string => format(parseISO(isoDay), 'EEE d MMM');
+
+/** When a work is done, in words. */
+export function daysInWords(work: Work, days: WorkDays | undefined): string {
+  if (days === undefined || days.start === null || days.end === null) return 'no day yet';
+  const span =
+    days.start === days.end ? weekday(days.start) : `${weekday(days.start)} – ${weekday(days.end)}`;
+  if (work.doneOn !== null) return `${span} · done`;
+  if (work.begunOn !== null) return `${span} · begun`;
+  return days.source === 'pinned' ? `${span} · set` : span;
+}
+
+/** Works in the order in which they begin; those without a day last, as they were made. */
+export function inStartOrder(works: readonly Work[], days: ReadonlyMap<string, WorkDays>): readonly Work[] {
+  const startOf = ({ id }: Work): string => days.get(id)?.start ?? '9999';
+  return works
+    .map((work, i) => ({ work, i, start: startOf(work) }))
+    .sort((a, b) => (a.start < b.start ? -1 : a.start > b.start ? 1 : a.i - b.i))
+    .map(({ work }) => work);
+}

@@ -1,0 +1,7 @@
+import { useHouseView } from '../../../features/houses/house-frame';
+import { CalendarOnDemand } from '../../../features/stops/stops-on-demand';
+
+export default function CalendarRoute() {
+  const view = useHouseView();
+  return <CalendarOnDemand key={view.house.id} view={view} />;
+}
