@@ -23,7 +23,7 @@ export function DayField({ label, value, onChange }: DayFieldProps) {
   const shown = draft ?? value;
   return (
     <Labelled label={label} message={isDay(shown) ? null : 'Enter a day.'}>
-      <View style={{ flexDirection: 'row', alignItems: 'center', gap: 12 }}>
+      <View style={{ flexDirection: 'row', flexWrap: 'wrap', alignItems: 'center', gap: 12 }}>
         <input
           type="date"
           aria-label={label}
@@ -35,6 +35,8 @@ export function DayField({ label, value, onChange }: DayFieldProps) {
           }}
           style={{
             minHeight: TOUCH,
+            maxWidth: '100%',
+            boxSizing: 'border-box',
             padding: '0 10px',
             border: `1px solid ${palette.line}`,
             borderRadius: 3,

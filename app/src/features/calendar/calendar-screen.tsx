@@ -24,7 +24,6 @@ import { ManyChoice } from '../../ui/many-choice';
 import { Sheet } from '../../ui/sheet';
 import { Text } from '../../ui/text';
 import { space } from '../../ui/tokens';
-import { useNote } from '../../ui/undo';
 import { useToday } from '../../ui/use-today';
 import { Screen } from '../shell/screen';
 import { Empty, Failed, Loading } from '../shell/states';
@@ -48,10 +47,8 @@ function answerOf(holds: readonly Hold[], works: readonly Work[]): string {
   const next = holds.find(({ state }) => state === 'late' || state === 'due');
   if (next === undefined || next.seeBy === null)
     return works.length === 0 ? 'No dates yet' : 'Nothing is dated yet';
-  const what = `${counted(next.checkpoints.length, 'checkpoint')} before: ${nameIn(works, next.work).toLowerCase()}`;
-  return next.state === 'late'
-    ? `Late since ${weekday(next.seeBy)}: ${what}`
-    : `By ${weekday(next.seeBy)}: ${what}`;
+  const what = `${next.checkpoints.length} before “${nameIn(works, next.work)}”`;
+  return `${next.state === 'late' ? 'Late since' : 'First hold'} ${weekday(next.seeBy)}: ${what}`;
 }
 
 function HoldWords({ hold: { state, seeBy, checkpoints, standIn, workdaysLeft } }: { readonly hold: Hold }) {
@@ -84,12 +81,12 @@ function HoldWords({ hold: { state, seeBy, checkpoints, standIn, workdaysLeft } 
 function Warnings({ calendar, works }: { readonly calendar: Dated; readonly works: readonly Work[] }) {
   const warnings = calendar.findings.map(({ rule, work, needs, message }) =>
     rule === 'order'
-      ? `${nameIn(works, work)} begins before this is done: ${nameIn(works, needs).toLowerCase()}. Move one of them.`
+      ? `${nameIn(works, work)} begins before “${nameIn(works, needs)}” is done, which has to come first: move one of them.`
       : `${nameIn(works, work)}: ${message}`,
   );
   const soon = urgentHolds(calendar.holds).map(
     ({ checkpoints, seeBy, work }) =>
-      `Not seen yet, and hidden soon: ${counted(checkpoints.length, 'checkpoint')} by ${seeBy === null ? '' : weekday(seeBy)}, before: ${nameIn(works, work).toLowerCase()}.`,
+      `Not seen yet, and hidden soon: ${counted(checkpoints.length, 'checkpoint')} by ${seeBy === null ? '' : weekday(seeBy)}, before “${nameIn(works, work)}”.`,
   );
   return [...warnings, ...soon].map((text) => (
     <Text key={text} tone="straw" role="status">
@@ -173,7 +170,6 @@ interface DatedHouseProps {
 
 function DatedHouse({ view, walk, calendar, plan }: DatedHouseProps) {
   const { createRecord } = useStore();
-  const note = useNote();
   const today = useToday();
   const [open, setOpen] = useState<string | null>(null);
   const [isAdding, setAdding] = useState(false);
@@ -185,7 +181,6 @@ function DatedHouse({ view, walk, calendar, plan }: DatedHouseProps) {
   const add = (what: WorkKind): void => {
     setAdding(false);
     setOpen(createRecord(view.house.id, 'work', newWork(what, view.house.id)));
-    note({ text: `${WORK_WORDS[what]} was added; say when, and after what.` });
   };
   return (
     <>

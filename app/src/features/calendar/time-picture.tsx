@@ -89,7 +89,7 @@ export function TimePicture({ works, days, holds, today, onChoose }: TimePicture
                   <Line
                     x1={x(seeBy) + pxADay / 2}
                     x2={x(seeBy) + pxADay / 2}
-                    y1={y - 6}
+                    y1={y - 4}
                     y2={y + 6}
                     stroke={isLate ? palette.ember : palette.ink}
                     strokeWidth={3}

@@ -222,7 +222,7 @@ export function WorkFields({ view, work, start }: WorkFieldsProps) {
 
 const styles = StyleSheet.create({
   days: { flexDirection: 'row', flexWrap: 'wrap', gap: space.m },
-  day: { gap: space.xs },
+  day: { gap: space.xs, maxWidth: '100%' },
   list: { gap: space.s },
   part: { flexDirection: 'row', flexWrap: 'wrap', alignItems: 'center', gap: space.s },
   grow: { flexGrow: 1 },

@@ -1,14 +1,22 @@
 import type { Work } from '@calvet/contract/plan/work';
 import { WORK_WORDS } from '@calvet/contract/plan/work-words';
 import type { WorkDays } from '@calvet/core/calendar/hold-points';
+import { differenceInCalendarDays } from 'date-fns/differenceInCalendarDays';
 import { format } from 'date-fns/format';
 import { parseISO } from 'date-fns/parseISO';
 
 /** What a work is called. */
 export const workName = ({ name, what }: Pick<Work, 'name' | 'what'>): string => name ?? WORK_WORDS[what];
 
+/** Farther away than that a day is told with its year. */
+const FAR_DAYS = 180;
+
 /** A day as one speaks of it on site: Fri 12 Mar. */
-export const weekday = (isoDay: string): string => format(parseISO(isoDay), 'EEE d MMM');
+export function weekday(isoDay: string): string {
+  const date = parseISO(isoDay);
+  const isFar = Math.abs(differenceInCalendarDays(date, new Date())) > FAR_DAYS;
+  return format(date, isFar ? 'EEE d MMM yyyy' : 'EEE d MMM');
+}
 
 /** When a work is done, in words. */
 export function daysInWords(work: Work, days: WorkDays | undefined): string {

@@ -1,0 +1,147 @@
+import type { Page } from '@playwright/test';
+import { answer, bareHouse, drawRectangle } from './drawn-house';
+import { isForEverybody } from './for-everybody';
+import { allSent, appIsKept, enter, expect, onOtherDevice, test } from './running-app';
+
+const project = () => test.info().project.name;
+
+/** A Monday, wherever the journey is. */
+const NOW = new Date('2027-03-08T02:00:00Z');
+
+/** A work by what it is called, as a line that opens. */
+const workLine = (page: Page, name: string) => page.getByRole('button', { name: new RegExp(`^${name}, `) });
+
+/** A house of one storey, framed, with an inner membrane, at its calendar. */
+async function atCalendar(page: Page, url: string, name: string): Promise<void> {
+  await page.clock.install({ time: NOW });
+  await bareHouse(page, url, name);
+  await page.getByRole('button', { name: 'Draw the house' }).click();
+  await drawRectangle(page, '10', '8');
+  await page.getByRole('button', { name: 'Back to the plan' }).click();
+  await page.getByRole('button', { name: 'How it is built' }).click();
+  await page.getByRole('button', { name: 'Inner membrane' }).click();
+  await page.getByRole('button', { name: 'Back to the house' }).click();
+  await page.getByRole('button', { name: 'Calendar', exact: true }).click();
+  await expect(answer(page)).toHaveText('No dates yet');
+}
+
+async function begun(page: Page, url: string, name: string, day: string): Promise<void> {
+  await atCalendar(page, url, name);
+  await page.getByLabel('The first begins on', { exact: true }).fill(day);
+  await page.getByRole('button', { name: 'Begin the calendar' }).click();
+  await expect(workLine(page, 'Goods on site')).toBeVisible();
+}
+
+test('a calendar begins as the house is built; a work that moves takes along what follows, and what is seen before it', async ({
+  page,
+  app,
+  browser,
+}) => {
+  await begun(page, app.url, `Dated ${project()}`, '2027-03-15');
+  // Goods on Monday, the slab on Tuesday: what it covers is seen on Monday.
+  await expect(answer(page)).toHaveText(/^First hold Mon 15 Mar: \d+ before “Slab poured”$/);
+  await expect(workLine(page, 'Wall stood')).toHaveAccessibleName('Wall stood, Wed 17 Mar – Tue 23 Mar');
+  await expect(workLine(page, 'Walls lined')).toBeVisible();
+
+  await workLine(page, 'Slab poured').click();
+  await page.getByRole('button', { name: 'Set the day on which it begins' }).click();
+  await page.getByLabel('Begins on', { exact: true }).fill('2027-03-22');
+  await expect(workLine(page, 'Wall stood')).toHaveAccessibleName('Wall stood, Tue 23 Mar – Mon 29 Mar');
+  await expect(answer(page)).toHaveText(/^First hold Fri 19 Mar: \d+ before “Slab poured”$/);
+
+  // A day on which nobody works.
+  await page.getByLabel('A day without work', { exact: true }).fill('2027-03-26');
+  await page.getByRole('button', { name: 'Add this day' }).click();
+  await expect(workLine(page, 'Wall stood')).toHaveAccessibleName('Wall stood, Tue 23 Mar – Tue 30 Mar');
+  await page.getByRole('button', { name: 'Let it follow' }).click();
+  await expect(workLine(page, 'Wall stood')).toHaveAccessibleName('Wall stood, Wed 17 Mar – Tue 23 Mar');
+
+  await allSent(page);
+  const other = await onOtherDevice(browser, page);
+  await other.clock.install({ time: NOW });
+  await other.goto(page.url());
+  await expect(workLine(other, 'Wall stood')).toHaveAccessibleName('Wall stood, Wed 17 Mar – Tue 23 Mar');
+  await other.close();
+});
+
+test('without a server: a passed day asks, “begun” marks what nobody saw, and is taken back', async ({
+  page,
+  app,
+}) => {
+  await begun(page, app.url, `Begun ${project()}`, '2027-03-08');
+  await appIsKept(page);
+  await allSent(page);
+  await app.stop();
+  await expect(page.getByText('Its day has come: say whether it has begun.', { exact: false })).toHaveCount(
+    1,
+  );
+  // Ten minutes after midnight there.
+  await page.clock.setSystemTime(new Date('2027-03-09T11:10:00Z'));
+  await page.reload();
+  await expect(answer(page)).toHaveText(/^Late since Mon 8 Mar: \d+ before “Slab poured”$/);
+  await expect(page.getByText(/should have been seen by Mon 8 Mar/)).toBeVisible();
+  await expect(page.getByText(/covered unseen/)).toHaveCount(0);
+
+  await workLine(page, 'Slab poured').click();
+  await page.getByRole('button', { name: 'Begun today' }).click();
+  await expect(page.getByText(/checkpoints covered unseen/)).toBeVisible();
+  await page.getByRole('button', { name: 'Done today' }).click();
+  await expect(workLine(page, 'Slab poured')).toHaveAccessibleName(/done$/);
+  await page.getByLabel('Done on', { exact: true }).fill('2027-03-09');
+  await expect(answer(page)).toContainText('Slab poured: ');
+  await expect(page.getByText(/First hold|Late since/)).toHaveCount(0);
+  await page.getByRole('button', { name: 'Not begun' }).click();
+  await expect(page.getByText(/covered unseen/)).toHaveCount(0);
+  await expect(answer(page)).toHaveText(/^Late since/);
+  await app.start();
+});
+
+test('works out of their order warn and say what to do; what follows itself is said, and nothing is lost', async ({
+  page,
+  app,
+}) => {
+  await begun(page, app.url, `Order ${project()}`, '2027-03-15');
+  await workLine(page, 'Insulated').click();
+  await page.getByRole('button', { name: 'Set the day on which it begins' }).click();
+  await page.getByLabel('Begins on', { exact: true }).fill('2027-03-29');
+  await expect(
+    page.getByText(
+      'Insulated begins before “Services run” is done, which has to come first: move one of them.',
+    ),
+  ).toBeVisible();
+  await page.getByRole('button', { name: 'Let it follow' }).click();
+  await expect(page.getByText(/which has to come first/)).toHaveCount(0);
+
+  // A circle: goods wait for the lining.
+  await workLine(page, 'Goods on site').click();
+  await page.getByRole('button', { name: 'Follows another work' }).click();
+  await page.getByRole('dialog').getByRole('button', { name: 'Walls lined' }).click();
+  await expect(answer(page)).toContainText('circle');
+  await page.getByRole('button', { name: 'Do not follow Walls lined' }).click();
+  await expect(answer(page)).toHaveText(/^First hold/);
+
+  await page.getByRole('button', { name: 'Delete Goods on site' }).click();
+  await expect(workLine(page, 'Goods on site')).toHaveCount(0);
+  await page.getByRole('button', { name: 'Undo' }).last().click();
+  await expect(workLine(page, 'Goods on site')).toBeVisible();
+});
+
+test('a work of its own on one wall counts there; a calendar with all its parts open is read and used by everybody', async ({
+  page,
+  app,
+}) => {
+  test.slow();
+  await page.emulateMedia({ colorScheme: 'light' });
+  await begun(page, app.url, `Own ${project()}`, '2027-03-15');
+  await page.getByRole('button', { name: 'Add a work' }).click();
+  await page.getByRole('dialog').getByRole('button', { name: 'Insulated', exact: true }).click();
+  await page.getByRole('button', { name: 'On another part' }).click();
+  await page.getByRole('dialog').getByRole('button', { name: 'Ground floor, left wall' }).click();
+  await page.getByRole('button', { name: 'Set the day on which it begins' }).click();
+  await page.getByLabel('Begins on', { exact: true }).fill('2027-03-10');
+  await enter(page, 'Workdays', '2');
+  await expect(answer(page)).toHaveText(/^First hold Tue 9 Mar: \d+ before “Insulated”$/);
+  await expect(page.getByText(/Not seen yet, and hidden soon: \d+ checkpoints by Tue 9 Mar/)).toBeVisible();
+  await allSent(page);
+  await isForEverybody(page, project() === 'phone');
+});
