@@ -25,6 +25,8 @@ interface Shot {
   readonly address: string;
   readonly isWide?: boolean;
   readonly isDark?: boolean;
+  /** When it is looked at, where that shows. */
+  readonly now?: string;
   readonly before?: (page: Page) => Promise<void>;
 }
 
@@ -41,6 +43,13 @@ const shots: readonly Shot[] = [
   { name: 'houses', address: url },
   { name: 'plan', address: houseUrl(tamsel) },
   { name: 'drawing', address: `${houseUrl(wrenfold)}/drawing` },
+  { name: 'built', address: `${houseUrl(pallow)}/built` },
+  {
+    name: 'stops',
+    address: `${houseUrl(wrenfold)}/stops`,
+    before: (page) => page.getByRole('button', { name: /^7, / }).click(),
+  },
+  { name: 'calendar', address: `${houseUrl(wrenfold)}/calendar`, now: '2027-01-04T02:00:00Z', isDark: true },
   { name: 'fill', address: `${houseUrl(tamsel)}/fill` },
   { name: 'area', address: `${houseUrl(tamsel)}/areas/${idOf(tamsel, 'area')}`, isDark: true },
   { name: 'door-test', address: `${houseUrl(wrenfold)}/tests` },
@@ -67,9 +76,7 @@ const shots: readonly Shot[] = [
       await page.getByText(/^On this device/).waitFor();
     },
   },
-  { name: 'desk-photo', address: photoUrl(wrenfold, 1), isWide: true },
   { name: 'bench', address: `${url}/bench` },
-  { name: 'bench-bags', address: `${url}/bench/insulation-bags`, before: fillInExample },
   {
     name: 'desk-bench',
     address: `${url}/bench/path-to-target-evaluate`,
@@ -81,7 +88,6 @@ const shots: readonly Shot[] = [
   },
   { name: 'desk-houses', address: url, isWide: true },
   { name: 'desk-drawing', address: `${houseUrl(pallow)}/drawing`, isWide: true },
-  { name: 'desk-fill', address: `${houseUrl(tamsel)}/fill`, isWide: true },
   {
     name: 'desk-test',
     address: `${houseUrl(tamsel)}/tests/${idOf(tamsel, 'airtightnessTest')}`,
@@ -92,7 +98,7 @@ const shots: readonly Shot[] = [
 rmSync(folder, { recursive: true, force: true });
 mkdirSync(folder, { recursive: true });
 const browser = await chromium.launch(chromiumLaunch);
-for (const { name, address, isWide = false, isDark = false, before } of shots) {
+for (const { name, address, isWide = false, isDark = false, now, before } of shots) {
   const context = await browser.newContext({
     viewport: isWide ? { width: 1280, height: 800 } : { width: 390, height: 844 },
     isMobile: !isWide,
@@ -101,6 +107,7 @@ for (const { name, address, isWide = false, isDark = false, before } of shots) {
     locale: 'en-GB',
   });
   const page = await context.newPage();
+  if (now !== undefined) await page.clock.setFixedTime(new Date(now));
   await page.goto(address);
   await page.waitForTimeout(1500);
   await page.evaluate(() => document.fonts.ready);

@@ -145,3 +145,29 @@ test('a work of its own on one wall counts there; a calendar with all its parts 
   await allSent(page);
   await isForEverybody(page, project() === 'phone');
 });
+
+test('Today tells of every house on the device what is to be seen next, where, and before what; and what is not known', async ({
+  page,
+  app,
+  browser,
+}) => {
+  const name = `Today ${project()}`;
+  await begun(page, app.url, name, '2027-03-15');
+  await allSent(page);
+  await page.goto(app.url);
+  await page.getByRole('button', { name: 'Today', exact: true }).click();
+  const card = page.getByRole('link').filter({ hasText: name });
+  await expect(card.first()).toContainText('before “Slab poured”');
+  await expect(card.first()).toContainText('Whole house');
+  await expect(page.getByText('By Mon 15 Mar', { exact: true })).toBeVisible();
+  await isForEverybody(page, false);
+  await card.first().click();
+  await expect(answer(page)).toHaveText(/^First hold Mon 15 Mar/);
+
+  const other = await onOtherDevice(browser, page);
+  await other.clock.install({ time: NOW });
+  await other.goto(`${app.url}/today`);
+  await expect(answer(other)).toHaveText('No house is on this device yet');
+  await expect(other.getByText(/^Not on this device/)).toContainText(name);
+  await other.close();
+});

@@ -48,6 +48,7 @@ export const demoPages: readonly DemoPage[] = [
   at('record', `${house}/record`),
   { name: 'photo', path: photoPath },
   at('practice', '/practice'),
+  at('today', '/today'),
   at('this device', '/device'),
   at('deleted', '/deleted'),
   at('bench', '/bench'),

@@ -15,7 +15,7 @@ import {
 import { useEffect, useMemo, useState, useSyncExternalStore } from 'react';
 import useSWR from 'swr';
 import { isDrawn, useMeasuring, viewAsDrawn, type HouseView } from './as-drawn';
-import { withPending, type LedgerCopy } from './ledger-copy';
+import { withPending, type KeptHouseView, type LedgerCopy } from './ledger-copy';
 import { summaryOf, type ToldHouses } from './house-summaries';
 import type { KeptIn } from './keeping';
 import type { OutboxState } from './outbox';
@@ -170,6 +170,25 @@ export function useHouses(): Loaded<readonly House[]> {
     return isKnown ? withNewerHouses(listed ?? [], copies, state) : undefined;
   }, [told, copies, state]);
   return { data: houses, error: houses === undefined ? error : undefined, retry: () => void mutate() };
+}
+
+/** Houses that are held on this device, as their records say them, and those that are not. */
+export function useHeldHouses(houses: readonly House[]): {
+  readonly held: readonly KeptHouseView[];
+  readonly elsewhere: readonly House[];
+} {
+  const copies = useCopies();
+  const state = useOutbox();
+  return useMemo(() => {
+    const views = houses.map((house) => ({
+      house,
+      view: viewWithWaiting('house', copies.get(house.id), house.id, state) ?? undefined,
+    }));
+    return {
+      held: views.flatMap(({ view }) => view ?? []),
+      elsewhere: views.flatMap(({ house, view }) => (view === undefined ? [house] : [])),
+    };
+  }, [copies, state, houses]);
 }
 
 /** What a list says of houses, by id: of those that are held here by what is held, of others as the server told it. */

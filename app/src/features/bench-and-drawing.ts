@@ -9,3 +9,4 @@ export { BuiltScreen } from './built/built-screen';
 export { CalendarScreen } from './calendar/calendar-screen';
 export { DrawingScreen } from './drawing/drawing-screen';
 export { StopsScreen } from './stops/stops-screen';
+export { TodayScreen } from './today/today-screen';

@@ -8,6 +8,7 @@ import { space } from './tokens';
 interface FoldLineProps {
   /** What the line is called, also for those who do not see it. */
   readonly label: string;
+  /** Heavy, above the detail. */
   readonly title: string;
   /** Below the title. */
   readonly detail: string;
@@ -15,7 +16,9 @@ interface FoldLineProps {
   readonly isDoubtful?: boolean;
   /** Before the title. */
   readonly before?: ReactNode;
+  /** What belongs to it stands open. */
   readonly isOpen: boolean;
+  /** Called once a press. */
   readonly onToggle: () => void;
 }
 

@@ -10,6 +10,7 @@ import { itemKey } from '../plan/item-key';
 import { measureDrawing } from '../plan/measured-drawing';
 import { PHASE_WORDS, type Phase } from '../plan/own-checkpoint';
 import { planOf, type Planned } from '../plan/plan-input';
+import { roofsAsLaid } from '../plan/roofs-as-laid';
 import type { CoverEvent } from '../plan/work-words';
 import type { FieldRefusal } from '../refusal-of';
 import { contradictions, type Contradiction } from './contradictions';
@@ -259,7 +260,9 @@ function itemsOf(
  * All that has to be looked at in a house that is drawn: areas, junctions, features and checkpoints, each at the stop from
  * which it is seen, in the order in which the house is walked. Nothing of it is kept.
  */
-export function generateWalk(planned: Planned): GeneratedWalk {
+export function generateWalk(kept: Planned): GeneratedWalk {
+  // Slopes lie where the walls are now.
+  const planned = { ...kept, roofs: roofsAsLaid(kept) };
   const measured = measureDrawing(planned);
   if (measured.state === 'none') return measured;
   if (measured.state === 'refused') return { state: 'refused', refusal: measured.refusal };

@@ -93,7 +93,13 @@ export function HousesScreen() {
             icon="cellphone-check"
             onPress={() => router.navigate('/device')}
           />
-          <Button label="Bench" icon="calculator-variant-outline" onPress={() => router.navigate('/bench')} />
+          <Button
+            label="Bench"
+            iconOnly
+            icon="calculator-variant-outline"
+            onPress={() => router.navigate('/bench')}
+          />
+          <Button label="Today" icon="calendar-clock" onPress={() => router.navigate('/today')} />
           <Button label="Add a house" kind="main" icon="plus" grow onPress={add} />
         </>
       }

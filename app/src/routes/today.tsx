@@ -1,0 +1,3 @@
+import { TodayOnDemand } from '../features/today/today-on-demand';
+
+export default TodayOnDemand;
