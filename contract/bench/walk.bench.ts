@@ -3,7 +3,7 @@ import { newFeature } from '../src/plan/feature';
 import { newWall } from '../src/plan/outline-shapes';
 import { NEW_PLAN } from '../src/plan/plan';
 import type { Planned } from '../src/plan/plan-input';
-import { STARTING_SETS } from '../src/plan/schools';
+import { STARTING_SETS } from '../src/plan/starting-sets';
 import type { Storey, Wall } from '../src/plan/storey';
 import { notStored } from '../src/record';
 import { generateWalk, type CheckpointHere, type Walk } from '../src/walk/generate-walk';

@@ -1,3 +1,3 @@
-import { TodayOnDemand } from '../features/today/today-on-demand';
+import { TodayOnDemand } from '../features/bench-and-drawing-on-demand';
 
 export default TodayOnDemand;

@@ -1,6 +1,7 @@
 import { FRAMED, plannedOf, sampleFeature, sampleWork, tee } from '../../test/sample-plan';
 import { walked } from '../../test/sample-walk';
-import { AIR_BARRIER_WORDS, STARTING_SETS, type AirBarrier } from '../plan/schools';
+import { AIR_BARRIER_WORDS, type AirBarrier } from '../plan/schools';
+import { STARTING_SETS } from '../plan/starting-sets';
 import { WORK_WORDS } from '../plan/work-words';
 import type { Work } from '../plan/work';
 import { calendarHere, checkpointsOf, urgentHolds, type CalendarHere, type Hold } from './calendar-here';

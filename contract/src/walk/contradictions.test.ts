@@ -1,7 +1,8 @@
 import { oddHouse, plannedOf, sampleFeature, tee } from '../../test/sample-plan';
 import { built, keys, walked } from '../../test/sample-walk';
 import type { Feature } from '../plan/feature';
-import { NO_SCHOOLS, STARTING_SETS, type Schools } from '../plan/schools';
+import { NO_SCHOOLS, type Schools } from '../plan/schools';
+import { STARTING_SETS } from '../plan/starting-sets';
 import { changedWalk, keysOfWalk } from './changed-walk';
 
 const { drawing } = tee();

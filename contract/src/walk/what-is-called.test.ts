@@ -18,10 +18,10 @@ import {
   AIR_BARRIER_WORDS,
   FRAMING_WORDS,
   INSULATION_WORDS,
-  STARTING_SETS,
   VAPOUR_WORDS,
   type Schools,
 } from '../plan/schools';
+import { STARTING_SETS } from '../plan/starting-sets';
 import { AT_JUNCTIONS } from './junction-calls';
 
 describe('the catalogue', () => {

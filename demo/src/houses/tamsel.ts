@@ -1,4 +1,4 @@
-import { STARTING_SETS } from '@calvet/contract/plan/schools';
+import { STARTING_SETS } from '@calvet/contract/plan/starting-sets';
 import {
   PLACE,
   conventions,

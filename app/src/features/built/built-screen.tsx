@@ -1,5 +1,6 @@
 import { planToBe } from '@calvet/contract/plan/item-key';
-import { AIR_BARRIER_WORDS, STARTING_SETS, type AirBarrier } from '@calvet/contract/plan/schools';
+import { AIR_BARRIER_WORDS, type AirBarrier } from '@calvet/contract/plan/schools';
+import { STARTING_SETS } from '@calvet/contract/plan/starting-sets';
 import { useRouter } from 'expo-router';
 import { StyleSheet, View } from 'react-native';
 import { useWalk } from '../../compute/use-walk';

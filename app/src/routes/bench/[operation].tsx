@@ -1,3 +1,3 @@
-import { OperationPageOnDemand } from '../../features/bench/bench-on-demand';
+import { OperationPageOnDemand } from '../../features/bench-and-drawing-on-demand';
 
 export default OperationPageOnDemand;

@@ -1,3 +1,3 @@
-import { BenchFrameOnDemand } from '../../features/bench/bench-on-demand';
+import { BenchFrameOnDemand } from '../../features/bench-and-drawing-on-demand';
 
 export default BenchFrameOnDemand;

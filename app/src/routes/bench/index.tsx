@@ -1,3 +1,3 @@
-import { BenchScreenOnDemand } from '../../features/bench/bench-on-demand';
+import { BenchScreenOnDemand } from '../../features/bench-and-drawing-on-demand';
 
 export default BenchScreenOnDemand;

@@ -1,5 +1,5 @@
 import { useHouseView } from '../../../features/houses/house-frame';
-import { BuiltOnDemand } from '../../../features/stops/stops-on-demand';
+import { BuiltOnDemand } from '../../../features/bench-and-drawing-on-demand';
 
 export default function BuiltRoute() {
   const view = useHouseView();

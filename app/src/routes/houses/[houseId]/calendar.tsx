@@ -1,5 +1,5 @@
 import { useHouseView } from '../../../features/houses/house-frame';
-import { CalendarOnDemand } from '../../../features/stops/stops-on-demand';
+import { CalendarOnDemand } from '../../../features/bench-and-drawing-on-demand';
 
 export default function CalendarRoute() {
   const view = useHouseView();

@@ -1,4 +1,4 @@
-import { DrawingOnDemand } from '../../../features/drawing/drawing-on-demand';
+import { DrawingOnDemand } from '../../../features/bench-and-drawing-on-demand';
 import { useHouseView } from '../../../features/houses/house-frame';
 
 export default function DrawingRoute() {

@@ -1,5 +1,5 @@
 import { useHouseView } from '../../../features/houses/house-frame';
-import { StopsOnDemand } from '../../../features/stops/stops-on-demand';
+import { StopsOnDemand } from '../../../features/bench-and-drawing-on-demand';
 
 export default function StopsRoute() {
   const view = useHouseView();
