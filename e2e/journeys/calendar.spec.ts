@@ -1,3 +1,4 @@
+import { readFile } from 'node:fs/promises';
 import type { Page } from '@playwright/test';
 import { answer, bareHouse, drawRectangle } from './drawn-house';
 import { isForEverybody } from './for-everybody';
@@ -170,4 +171,42 @@ test('Today tells of every house on the device what is to be seen next, where, a
   await expect(answer(other)).toHaveText('No house is on this device yet');
   await expect(other.getByText(/^Not on this device/)).toContainText(name);
   await other.close();
+});
+
+test('a calendar goes into a file and comes back: works that were moved move, others are asked for, what is none is refused', async ({
+  page,
+  app,
+}) => {
+  await begun(page, app.url, `Files ${project()}`, '2027-03-15');
+  const saving = page.waitForEvent('download');
+  await page.getByRole('button', { name: 'Save as iCalendar' }).click();
+  const text = await readFile(await (await saving).path(), 'utf8');
+  const bring = (content: string, name = 'works.ics') =>
+    page
+      .getByLabel('File of a calendar')
+      .setInputFiles({ name, mimeType: 'text/calendar', buffer: Buffer.from(content) });
+  await bring(text);
+  await expect(page.getByText(/works stand as they are here: nothing would change/)).toBeVisible();
+  await page.getByRole('dialog').getByRole('button', { name: 'Close' }).click();
+
+  const other =
+    'BEGIN:VEVENT\r\nUID:scaffold\r\nSUMMARY:Scaffold down\r\nDTSTART;VALUE=DATE:20270405\r\nEND:VEVENT\r\n';
+  await bring(
+    text
+      .replace('DTSTART;VALUE=DATE:20270315', 'DTSTART;VALUE=DATE:20270322')
+      .replace('DTEND;VALUE=DATE:20270316', 'DTEND;VALUE=DATE:20270323')
+      .replace('END:VCALENDAR', `${other}END:VCALENDAR`),
+  );
+  await page.getByRole('button', { name: 'Move 1 work' }).click();
+  await page.getByRole('button', { name: 'Say what Scaffold down is' }).click();
+  await page.getByRole('dialog').getByRole('button', { name: 'Clad', exact: true }).click();
+  await expect(workLine(page, 'Scaffold down')).toHaveAccessibleName('Scaffold down, Mon 5 Apr · set');
+  await expect(workLine(page, 'Goods on site')).toHaveAccessibleName('Goods on site, Mon 22 Mar · set');
+  await expect(workLine(page, 'Wall stood')).toHaveAccessibleName('Wall stood, Wed 24 Mar – Tue 30 Mar');
+
+  await bring(text.slice(0, -40));
+  await expect(page.getByText(/its end is missing/)).toBeVisible();
+  await bring('x'.repeat(2_100_000));
+  await expect(page.getByText(/works.ics has 2.1 MB/)).toBeVisible();
+  await expect(workLine(page, 'Goods on site')).toHaveAccessibleName('Goods on site, Mon 22 Mar · set');
 });

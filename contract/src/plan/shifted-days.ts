@@ -1,4 +1,4 @@
-import { dayNumber, dayText } from '@calvet/core/calendar/workdays';
+import { dayNumber, dayText } from '@calvet/core/calendar/day-number';
 import type { Work } from './work';
 
 /** How many days the works of a house move so that the first that is set begins on a day; null where none is set, or none given. */

@@ -1,4 +1,4 @@
-import { CATALOGUE_WORDS, type Need } from '../catalogue/catalogue';
+import type { Need } from '../catalogue/catalogue';
 import { SERVICE_WORDS, type Feature, type ServiceWhat } from '../plan/feature';
 import { itemKey } from '../plan/item-key';
 import { planOf } from '../plan/plan-input';
@@ -224,7 +224,7 @@ export function placeWords({ wall, roof, storeyId }: Anchor, map: HouseMap): str
 const HANGERS_A_SPACING = 2;
 
 /** How many holes a planned service comes to. */
-export function holesOf({ count, spacingM, on }: Feature, map: HouseMap): number {
+function holesOf({ count, spacingM, on }: Feature, map: HouseMap): number {
   if (spacingM === null) return count;
   const wall = map.wallOf.get(on)?.wall.lengthM;
   const longest = Math.max(0, ...(map.storeyOf.get(on)?.storey.outline ?? []).map(({ lengthM }) => lengthM));
@@ -251,6 +251,3 @@ export function holesToCome(map: HouseMap): readonly HoleToCome[] {
     ];
   });
 }
-
-/** What is called for, in words. */
-export const needWords = (need: Need): string => CATALOGUE_WORDS.needs[need];

@@ -4,7 +4,8 @@ import { Refusal } from '../refusal';
 import type { CalendarInput, HoldItem, PlannedWork, WorkKind } from './calendar-input';
 import { WORK_KINDS } from './calendar-input';
 import { holdPoints } from './hold-points';
-import { dayNumber, dayText, Workdays } from './workdays';
+import { dayNumber, dayText } from './day-number';
+import { Workdays } from './workdays';
 
 const MONDAY = '2027-03-01';
 const house = [['house']] as const;

@@ -5,7 +5,8 @@ import { calendarSchema, type CalendarInput, type HoldItem } from './calendar-in
 import { CoveringWorks } from './covering-work';
 import { outOfOrder } from './order-of-works';
 import { schedule, type ScheduledWork } from './schedule';
-import { dayNumber, dayText, Workdays, type DayNumber } from './workdays';
+import { dayNumber, dayText, type DayNumber } from './day-number';
+import { Workdays } from './workdays';
 
 /** How a thing stands that has to be looked at before it is covered. */
 export type HoldState = 'seen' | 'coveredUnseen' | 'open' | 'undated' | 'late' | 'due';

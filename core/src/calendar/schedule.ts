@@ -1,6 +1,7 @@
 import { Refusal } from '../refusal';
 import type { PlannedWork } from './calendar-input';
-import { dayNumber, type DayNumber, type Workdays } from './workdays';
+import { dayNumber, type DayNumber } from './day-number';
+import { type Workdays } from './workdays';
 
 /** A work with its days; null where they are not known. */
 export interface ScheduledWork {

@@ -4,7 +4,6 @@ import { startingWorks } from '@calvet/contract/calendar/starting-works';
 import { planToBe } from '@calvet/contract/plan/item-key';
 import { WEEKDAY_WORDS } from '@calvet/contract/plan/weekdays';
 import { newWork, type Work } from '@calvet/contract/plan/work';
-import { WORK_WORDS } from '@calvet/contract/plan/work-words';
 import type { Walk } from '@calvet/contract/walk/generate-walk';
 import type { WorkKind } from '@calvet/core';
 import { useRouter } from 'expo-router';
@@ -21,19 +20,19 @@ import { DayField } from '../../ui/day-field';
 import { Labelled } from '../../ui/field';
 import { FoldLine } from '../../ui/fold-line';
 import { ManyChoice } from '../../ui/many-choice';
-import { Sheet } from '../../ui/sheet';
 import { Text } from '../../ui/text';
 import { space } from '../../ui/tokens';
 import { useToday } from '../../ui/use-today';
 import { Screen } from '../shell/screen';
 import { Empty, Failed, Loading } from '../shell/states';
 import { counted } from '../stops/words';
+import { CalendarFileCard } from './calendar-file-card';
 import { TimePicture } from './time-picture';
 import { WorkFields } from './work-fields';
+import { WorkSheet } from './work-sheet';
 import { daysInWords, inStartOrder, weekday, workName } from './work-words';
 
 const WEEKDAYS = optionsOf(WEEKDAY_WORDS);
-const WORKS = optionsOf(WORK_WORDS);
 
 type Dated = CalendarHere & { readonly state: 'dated' };
 
@@ -227,15 +226,11 @@ function DatedHouse({ view, walk, calendar, plan }: DatedHouseProps) {
         </Card>
       )}
       <Button icon="plus" label="Add a work" onPress={() => setAdding(true)} />
-      <WorkingDays plan={plan} />
-      {isAdding && (
-        <Sheet title="What is done?" onClose={() => setAdding(false)}>
-          {WORKS.map(({ value, label }) => (
-            <Button key={value} label={label} onPress={() => add(value)} />
-          ))}
-          <Button kind="quiet" label="Cancel" onPress={() => setAdding(false)} />
-        </Sheet>
+      {calendar.state === 'dated' && works.length > 0 && (
+        <CalendarFileCard view={view} plan={plan} calendar={calendar} />
       )}
+      <WorkingDays plan={plan} />
+      {isAdding && <WorkSheet title="What is done?" onChoose={add} onClose={() => setAdding(false)} />}
     </>
   );
 }

@@ -1,4 +1,5 @@
 import { SERVICE_WORDS, type Plan } from '@calvet/contract';
+import type { CalendarHere } from '@calvet/contract/calendar/calendar-here';
 import { itemKey, planToBe } from '@calvet/contract/plan/item-key';
 import { OUTSIDE_WORDS, TURNING_WORDS } from '@calvet/contract/plan/walking';
 import type { CheckpointHere, StopHere, Walk } from '@calvet/contract/walk/generate-walk';
@@ -19,6 +20,7 @@ import { useIsWide } from '../../ui/theme';
 import { space } from '../../ui/tokens';
 import { useNote } from '../../ui/undo';
 import { partNamed } from '../built/parts-of-house';
+import { weekday, workName } from '../calendar/work-words';
 import { Screen } from '../shell/screen';
 import { Empty, Failed, Loading } from '../shell/states';
 import { AddCheckpoint } from './add-checkpoint';
@@ -118,10 +120,12 @@ function LeftOut({ plan, titleOf }: { readonly plan: Plan; readonly titleOf: (id
 function WalkedHouse({
   view,
   walk,
+  calendar,
   plan,
 }: {
   readonly view: HouseView;
   readonly walk: Walk;
+  readonly calendar: CalendarHere | null;
   readonly plan: Plan;
 }) {
   const keep = useKeep('plan', plan);
@@ -138,6 +142,9 @@ function WalkedHouse({
   const count = stops.reduce((sum, { checkpoints }) => sum + checkpoints.length, 0);
   const chosen = stops.find(({ key }) => key === open) ?? stops.find(({ kind }) => kind === 'stretch');
   const storey = view.storeys.find(({ id }) => id === chosen?.storeyId) ?? view.storeys[0];
+  const holds = calendar?.state === 'dated' ? calendar.holds : [];
+  const next = holds.find(({ state }) => state === 'late' || state === 'due');
+  const nextWork = view.works.find(({ id }) => id === next?.work);
   const ownOf = (id: string) => plan.checkpointsAdded.find((each) => each.id === id);
   const titleOf = (id: string): string => checkpointOf(id)?.title ?? ownOf(id)?.title ?? '…';
   const leaveOut = (here: CheckpointHere, where: 'here' | 'everywhere'): void => {
@@ -192,6 +199,12 @@ function WalkedHouse({
       <Text look="answer" level={2}>
         {counted(stops.length, 'stop')}, {counted(count, 'checkpoint')}
       </Text>
+      {next?.seeBy != null && (
+        <Text>
+          First hold {weekday(next.seeBy)}: {counted(next.checkpoints.length, 'checkpoint')} before “
+          {nextWork === undefined ? 'a work' : workName(nextWork)}”
+        </Text>
+      )}
       {plan.schools.airBarrier === null && (
         <View style={styles.told}>
           <Text tone="straw" role="status">
@@ -257,7 +270,7 @@ function WalkedHouse({
 export function StopsScreen({ view }: { readonly view: HouseView }) {
   const router = useRouter();
   const { house } = view;
-  const { walk, error, retry } = useWalk(view);
+  const { walk, calendar, error, retry } = useWalk(view);
   const plan = view.plans[0] ?? planToBe(house.id);
   const draw = () =>
     router.navigate({ pathname: '/houses/[houseId]/drawing', params: { houseId: house.id } });
@@ -284,7 +297,7 @@ export function StopsScreen({ view }: { readonly view: HouseView }) {
           />
         );
       case 'walked':
-        return <WalkedHouse view={view} walk={walk} plan={plan} />;
+        return <WalkedHouse view={view} walk={walk} calendar={calendar ?? null} plan={plan} />;
     }
   };
   return (
