@@ -163,7 +163,7 @@ test('a copied house holds nothing that was recorded; a drawing goes into a file
     });
   await bring(text.slice(0, -40));
   await expect(page.getByText(/its end is missing/)).toBeVisible();
-  await bring(text.replace('"version": 1', '"version": 7'));
+  await bring(text.replace('"version": 2', '"version": 7'));
   await expect(page.getByText(/This file is of version 7/)).toBeVisible();
   await bring(`${text}${' '.repeat(5_000_000)}`);
   await expect(page.getByText(/drawing.json has 5.0 MB/)).toBeVisible();
