@@ -4,7 +4,8 @@ import { AIR_BARRIER_WORDS, type AirBarrier } from '../plan/schools';
 import { STARTING_SETS } from '../plan/starting-sets';
 import { WORK_WORDS } from '../plan/work-words';
 import type { Work } from '../plan/work';
-import { calendarHere, checkpointsOf, urgentHolds, type CalendarHere, type Hold } from './calendar-here';
+import { calendarHere, checkpointsOf, urgentHolds, type CalendarHere } from './calendar-here';
+import type { Hold } from './hold';
 import { startingWorks, stepsFor } from './starting-works';
 
 const { drawing } = tee();

@@ -6,25 +6,12 @@ import {
   type HoldPoint,
   type WorkDays,
 } from '@calvet/core/calendar/hold-points';
-import { planOf, type Planned } from '../plan/plan-input';
+import { orLeftOut, planOf, type Planned } from '../plan/plan-input';
 import { numberOfWeekday } from '../plan/weekdays';
 import { refusalFromCore, type FieldRefusal } from '../refusal-of';
 import { HOUSE_PATH } from '../walk/paths';
 import type { CheckpointHere, Walk } from '../walk/generate-walk';
-
-/** What has to be looked at before one work, by one day. */
-export interface Hold {
-  /** Id of the work; null: none of its kind is planned, nor one that stands in for it. */
-  readonly work: string | null;
-  /** The last workday before that work; null: it has no date. */
-  readonly seeBy: string | null;
-  readonly state: HoldPoint['state'];
-  readonly workdaysLeft: number | null;
-  /** That work only stands in for the one that hides it: the day is the latest. */
-  readonly standIn: boolean;
-  /** Keys of the checkpoints. */
-  readonly checkpoints: readonly string[];
-}
+import { isWithin, type Hold } from './hold';
 
 /** When works are done, and by when what they hide has to be looked at. */
 export type CalendarHere =
@@ -45,8 +32,6 @@ export type CalendarHere =
 
 /** A part of a house that is gone from its drawing: works on it hide nothing. */
 const gone = (id: string): HousePath => [`gone ${id}`];
-
-const orLeftOut = <T>(value: T | null): T | undefined => value ?? undefined;
 
 function inputOf(
   planned: Planned,
@@ -129,14 +114,11 @@ export function calendarHere(
 }
 
 /** How near something is hidden that nobody has looked at, to be spoken of: in workdays. */
-export const SOON_WORKDAYS = 5;
+const SOON_WORKDAYS = 5;
 
 /** Holds that are late, or near. */
 export const urgentHolds = (holds: readonly Hold[]): readonly Hold[] =>
-  holds.filter(
-    ({ state, workdaysLeft }) =>
-      state === 'late' || (state === 'due' && (workdaysLeft ?? 0) <= SOON_WORKDAYS),
-  );
+  holds.filter((hold) => isWithin(hold, SOON_WORKDAYS));
 
 /** Which checkpoints belong to a hold, with their stops' order. */
 export const checkpointsOf = (

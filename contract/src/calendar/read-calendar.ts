@@ -56,10 +56,8 @@ function eventsIn(text: string): readonly ICAL.Event[] {
   return events;
 }
 
-const two = (figure: number): string => String(figure).padStart(2, '0');
 /** A day as a calendar on the wall has it: the date that is written, in whichever time zone. */
-const dayOf = ({ year, month, day }: ICAL.Time): string =>
-  `${String(year).padStart(4, '0')}-${two(month)}-${two(day)}`;
+const dayOf = (time: ICAL.Time): string => time.toString().slice(0, 'YYYY-MM-DD'.length);
 
 /** The last day of an event: one of whole days ends before the day that it names; one that ends at midnight too. */
 function lastDayOf({ startDate, endDate }: ICAL.Event): number {

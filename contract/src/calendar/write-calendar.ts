@@ -1,8 +1,8 @@
 import { dayNumber, dayText } from '@calvet/core/calendar/day-number';
 import { createEvents, type DateArray, type EventAttributes } from 'ics';
-import type { Work } from '../plan/work';
-import { WORK_WORDS } from '../plan/work-words';
+import { workName, type Work } from '../plan/work';
 import type { CalendarHere } from './calendar-here';
+import { isToCome, together } from './hold';
 
 /** Ids of days by which something is looked at begin with it: they follow from works, and are not read back. */
 export const SEE_BY = 'see-by-';
@@ -13,9 +13,6 @@ const dateOf = (day: number): DateArray => {
   const [year = 0, month = 0, date = 0] = dayText(day).split('-').map(Number);
   return [year, month, date];
 };
-
-/** What a work is called in a calendar. */
-const nameOf = ({ name, what }: Work): string => name ?? WORK_WORDS[what];
 
 /**
  * A house's works as an iCalendar (RFC 5545): each with a day as an event of whole days under its id, and before each that hides
@@ -43,7 +40,7 @@ export function writeCalendar(
       {
         ...common,
         uid: work.id,
-        title: `${house}: ${nameOf(work)}`,
+        title: `${house}: ${workName(work)}`,
         start: dateOf(dayNumber(start)),
         // The day after its last, as the standard has it.
         end: dateOf(dayNumber(end) + 1),
@@ -51,24 +48,21 @@ export function writeCalendar(
       },
     ];
   });
-  const seeBy = new Map<string, number>();
-  for (const { work, seeBy: by, state, checkpoints } of holds)
-    if (work !== null && by !== null && (state === 'due' || state === 'late'))
-      seeBy.set(`${work} ${by}`, (seeBy.get(`${work} ${by}`) ?? 0) + checkpoints.length);
-  const looks = [...seeBy].flatMap(([key, count]): readonly EventAttributes[] => {
-    const [id = '', by = ''] = key.split(' ');
-    const work = works.find((each) => each.id === id);
-    if (work === undefined) return [];
-    return [
-      {
-        ...common,
-        uid: `${SEE_BY}${id}`,
-        title: `${house}: see ${count} before ${nameOf(work)}`,
-        start: dateOf(dayNumber(by)),
-        end: dateOf(dayNumber(by) + 1),
-      },
-    ];
-  });
+  const looks = together(holds.filter(isToCome)).flatMap(
+    ({ work: id, seeBy, checkpoints }): readonly EventAttributes[] => {
+      const work = works.find((each) => each.id === id);
+      if (work === undefined || seeBy === null) return [];
+      return [
+        {
+          ...common,
+          uid: `${SEE_BY}${work.id}`,
+          title: `${house}: see ${checkpoints.length} before ${workName(work)}`,
+          start: dateOf(dayNumber(seeBy)),
+          end: dateOf(dayNumber(seeBy) + 1),
+        },
+      ];
+    },
+  );
   const { error, value } = createEvents([...dated, ...looks]);
   if (value == null) throw error ?? new Error('The calendar could not be written.');
   return value;

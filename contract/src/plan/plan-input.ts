@@ -29,7 +29,8 @@ export const inLevels = (storeys: readonly Storey[]): readonly Storey[] =>
 /** How a house is drawn, where that was set. */
 export const planOf = ({ plans }: Pick<Drawing, 'plans'>): PlanBody => plans[0] ?? NEW_PLAN;
 
-const orLeftOut = <T>(value: T | null): T | undefined => value ?? undefined;
+/** What there is none of is left out of what core is given. */
+export const orLeftOut = <T>(value: T | null): T | undefined => value ?? undefined;
 const place = ({ xM, yM }: PlanPlace): readonly [number, number] => [xM, yM];
 
 const wallInput = (wall: Wall): PlanInput['storeys'][number]['walls'][number] => ({

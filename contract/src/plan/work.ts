@@ -73,6 +73,9 @@ export const work = kindOf<WorkBody>()({
   },
 });
 
+/** What a work is called. */
+export const workName = ({ name, what }: Pick<WorkBody, 'name' | 'what'>): string => name ?? WORK_WORDS[what];
+
 /** A work of a kind on all of a house, nothing else said. */
 export const newWork = (what: WorkKind, on: string): WorkBody => ({
   what,

@@ -49,6 +49,10 @@ const OF_SCHOOLS: readonly Rule[] = [
     holds: (schools) => schools.framing === 'frameMasonry' && schools.sealsSeams === true,
     text: 'Framing seams are to be sealed, and the walls are masonry: leave the seams out.',
   },
+  {
+    holds: (schools) => has(schools, 'fillLoose'),
+    text: 'Loose fill does not stay in a wall: choose how it is held, or batts.',
+  },
 ];
 
 /** What two features may not be at once, on one roof. */
@@ -75,11 +79,6 @@ export function contradictions(map: HouseMap, schools: SchoolsHere): readonly Co
       if (!holds(here) || said.has(text)) continue;
       said.add(text);
       found.push({ id: wall.id, text: `${name}: ${text}` });
-    }
-    const loose = 'Loose fill does not stay in a wall: choose how it is held, or batts.';
-    if (here.insulation?.includes('fillLoose') === true && !said.has(loose)) {
-      said.add(loose);
-      found.push({ id: wall.id, text: `${name}: ${loose}` });
     }
   }
   const { features } = map.planned;

@@ -170,14 +170,11 @@ class Calling {
     const touched = new Set(this.featuresFor(checkpoint).flatMap(({ walls }) => walls));
     const walls = this.map.storeys
       .flatMap((place) => place.walls)
-      .filter(({ wall, key }) => {
+      .filter(({ wall }) => {
         if (checkpoint.needs.length > 0 && !touched.has(wall.id)) return false;
         // Nobody comes to the far side of a neighbour's wall.
         if (checkpoint.from === 'outside' && wall.boundary === 'neighbour') return false;
-        return (
-          this.suitsArea(checkpoint, key) ||
-          suitsSchools(checkpoint, this.wordsAt({ ...WHOLE_HOUSE, wall: wall.id }))
-        );
+        return suitsSchools(checkpoint, this.wordsAt({ ...WHOLE_HOUSE, wall: wall.id }));
       })
       .map(({ wall, key, name, storey }): Called => ({
         item: key,
@@ -212,12 +209,7 @@ class Calling {
     return this.junctions
       .filter((item) => {
         if (!isCalledAt(checkpoint.id, item, this.map, this.schools)) return false;
-        const isHere = asked.some(
-          ({ at, key }) =>
-            at.storeyId === null ||
-            at.storeyId === item.at.storeyId ||
-            (item.kind === 'meets' && item.key.endsWith(key.replace(/^[^/]*/, ''))),
-        );
+        const isHere = asked.some(({ at }) => at.storeyId === null || at.storeyId === item.at.storeyId);
         if (checkpoint.needs.length > 0 && !isHere) return false;
         const words = togetherOf([
           ...item.areas.map((key) => this.areaWords.get(key) ?? new Set<SchoolWord>()),
@@ -274,17 +266,16 @@ export function generateWalk(kept: Planned): GeneratedWalk {
   const calling = new Calling(map, schools, features, junctions);
   const stops = stopsOf(map, walking);
   const off = new Set(checkpointsOff.map(({ name }) => name));
-  const found = new Map<string, Map<string, CheckpointHere & { readonly order: number }>>();
+  const found = new Map<string, Map<string, CheckpointHere>>();
   const put = (
     { item, name, at }: Called,
     checkpoint: Pick<Checkpoint, 'id' | 'phase' | 'from'>,
     coverEvent: CoverEvent,
-    order: number,
   ): void => {
     const key = itemKey.checkpoint(checkpoint.id, item);
     if (off.has(checkpoint.id) || off.has(key)) return;
     const stop = stops.seenFrom(at, checkpoint.from);
-    const there = found.get(stop) ?? new Map<string, CheckpointHere & { readonly order: number }>();
+    const there = found.get(stop) ?? new Map<string, CheckpointHere>();
     found.set(stop, there);
     there.set(key, {
       key,
@@ -294,18 +285,18 @@ export function generateWalk(kept: Planned): GeneratedWalk {
       phase: checkpoint.phase,
       coverEvent,
       path: pathTo(at, item),
-      order: PHASES.indexOf(checkpoint.phase) * 1e4 + order,
     });
   };
-  CHECKPOINTS.forEach((checkpoint, i) => {
+  // Within a phase they stay as they are put: as the catalogue has them, then those that were added.
+  for (const checkpoint of CHECKPOINTS) {
     for (const called of calling.of(checkpoint))
-      put(called, checkpoint, coverAt(checkpoint, called.item, map), i);
-  });
+      put(called, checkpoint, coverAt(checkpoint, called.item, map));
+  }
   const items = itemsOf(map, junctions, features);
-  checkpointsAdded.forEach((own, i) => {
+  for (const own of checkpointsAdded) {
     const called = items.get(own.at);
-    if (called !== undefined) put(called, { ...own, from: 'inside' }, own.coverEvent, CHECKPOINTS.length + i);
-  });
+    if (called !== undefined) put(called, { ...own, from: 'inside' }, own.coverEvent);
+  }
   const seen = new Map<string, string[]>();
   for (const { key, at } of junctions) {
     const stop = stops.seenFrom(at, 'inside');
@@ -313,9 +304,9 @@ export function generateWalk(kept: Planned): GeneratedWalk {
   }
   const all = stops.inOrder.map((stop): StopHere => ({
     ...stop,
-    checkpoints: [...(found.get(stop.key)?.values() ?? [])]
-      .sort((a, b) => a.order - b.order)
-      .map(({ order: _, ...here }) => here),
+    checkpoints: [...(found.get(stop.key)?.values() ?? [])].sort(
+      (a, b) => PHASES.indexOf(a.phase) - PHASES.indexOf(b.phase),
+    ),
     junctions: seen.get(stop.key) ?? [],
   }));
   return {

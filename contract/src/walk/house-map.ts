@@ -1,5 +1,4 @@
 import type { EnvelopeKind } from '@calvet/core';
-import type { JunctionPart } from '@calvet/core/plan/junction-parts';
 import { itemKey } from '../plan/item-key';
 import type { MeasuredDrawing } from '../plan/measured-drawing';
 import { drawnAreas, wallName, type DrawnArea } from '../plan/planned-areas';
@@ -102,19 +101,6 @@ function mapStoreys(planned: Planned): readonly MappedStorey[] {
   }));
 }
 
-const sumBy = (
-  junctions: readonly JunctionPart[],
-  isMeant: (part: JunctionPart) => boolean,
-  nameOf: (part: JunctionPart) => string | null,
-): ReadonlyMap<string, number> => {
-  const sums = new Map<string, number>();
-  for (const part of junctions.filter(isMeant)) {
-    const name = nameOf(part);
-    if (name !== null) sums.set(name, (sums.get(name) ?? 0) + part.lengthM);
-  }
-  return sums;
-};
-
 /** Where each area of a kind is, by what its key names first. */
 function anchorOf(
   key: string,
@@ -182,11 +168,11 @@ export function mapHouse(planned: Planned, measured: HouseMap['measured']): Hous
     areaOf: new Map(areas.map((area) => [area.key, area])),
     floorsOf: (storey) => floors.get(storey) ?? [],
     wallsUnder: (roof) => [
-      ...sumBy(
-        junctions,
-        ({ kind, to }) => (kind === 'head' || kind === 'gableFoot') && to === roof,
-        ({ of }) => of,
-      ).keys(),
+      ...new Set(
+        junctions.flatMap(({ kind, of, to }) =>
+          (kind === 'head' || kind === 'gableFoot') && to === roof && of !== null ? [of] : [],
+        ),
+      ),
     ],
     wallBelow: (upper) => below.get(upper)?.wall ?? null,
   };

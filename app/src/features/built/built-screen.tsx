@@ -13,7 +13,7 @@ import { Text } from '../../ui/text';
 import { space } from '../../ui/tokens';
 import { useNote } from '../../ui/undo';
 import { Screen } from '../shell/screen';
-import { Empty } from '../shell/states';
+import { NoWalk } from '../stops/no-walk';
 import { BuiltOtherwise } from './built-otherwise';
 import { FeaturesPanel } from './features-panel';
 import { InsulationField, SchoolFields } from './school-fields';
@@ -47,13 +47,9 @@ export function BuiltScreen({ view }: { readonly view: HouseView }) {
   if (view.storeys.length === 0) {
     return (
       <Screen {...frame}>
-        <Empty
-          title="Draw the house first"
+        <NoWalk
+          houseId={house.id}
           text="What is built how is said of what is drawn: its walls, its roofs, its floors."
-          action="Draw the house"
-          onAction={() =>
-            router.navigate({ pathname: '/houses/[houseId]/drawing', params: { houseId: house.id } })
-          }
         />
       </Screen>
     );

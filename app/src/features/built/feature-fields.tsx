@@ -1,7 +1,6 @@
 import { feature as featureKind, NAME_MAX, SERVICE_WORDS, type Feature } from '@calvet/contract';
 import { useState } from 'react';
 import type { HouseView } from '../../data/as-drawn';
-import type { EntryStage } from '../../data/typing';
 import { useKeep } from '../../data/use-keep';
 import { Button } from '../../ui/button';
 import { Choice, optionsOf } from '../../ui/choice';
@@ -28,6 +27,17 @@ export function FeatureFields({ view, feature, name }: FeatureFieldsProps) {
   const part = partNamed(view, feature.on);
   const isHanger = feature.use === 'joistHangersInMasonry';
   const isService = feature.use === 'plannedService';
+  const figureOf = (name: 'alongM' | 'widthM' | 'spacingM', label: string, hint: string | null = null) => (
+    <NumberField
+      key={name}
+      label={label}
+      value={feature[name]}
+      quantity={fields[name].quantity}
+      bounds={fields[name].bounds}
+      hint={hint}
+      onCommit={(si, stage) => keep({ [name]: si }, stage)}
+    />
+  );
   return (
     <>
       <Labelled label="Where it is">
@@ -59,42 +69,15 @@ export function FeatureFields({ view, feature, name }: FeatureFieldsProps) {
           />,
           ...(part?.kind === 'wall'
             ? [
-                <NumberField
-                  key="along"
-                  label="From the start of the wall"
-                  value={feature.alongM}
-                  quantity={fields.alongM.quantity}
-                  bounds={fields.alongM.bounds}
-                  hint={feature.alongM === null ? 'Somewhere on it' : null}
-                  onCommit={(alongM: number | null, stage: EntryStage) => keep({ alongM }, stage)}
-                />,
+                figureOf(
+                  'alongM',
+                  'From the start of the wall',
+                  feature.alongM === null ? 'Somewhere on it' : null,
+                ),
               ]
             : []),
-          ...(isService
-            ? [
-                <NumberField
-                  key="width"
-                  label="Width of the hole"
-                  value={feature.widthM}
-                  quantity={fields.widthM.quantity}
-                  bounds={fields.widthM.bounds}
-                  onCommit={(widthM: number | null, stage: EntryStage) => keep({ widthM }, stage)}
-                />,
-              ]
-            : []),
-          ...(isHanger
-            ? [
-                <NumberField
-                  key="spacing"
-                  label="Spacing of the joists"
-                  value={feature.spacingM}
-                  quantity={fields.spacingM.quantity}
-                  bounds={fields.spacingM.bounds}
-                  hint="Two hangers for each"
-                  onCommit={(spacingM: number | null, stage: EntryStage) => keep({ spacingM }, stage)}
-                />,
-              ]
-            : []),
+          ...(isService ? [figureOf('widthM', 'Width of the hole')] : []),
+          ...(isHanger ? [figureOf('spacingM', 'Spacing of the joists', 'Two hangers for each')] : []),
         ]}
       </FieldGrid>
       <TextField

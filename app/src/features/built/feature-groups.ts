@@ -3,6 +3,8 @@ import type { HousePart } from './parts-of-house';
 
 interface FeatureGroup {
   readonly title: string;
+  /** The kind of part that these are put on first. */
+  readonly part: HousePart['kind'];
   readonly uses: readonly FeatureUse[];
 }
 
@@ -10,6 +12,7 @@ interface FeatureGroup {
 export const FEATURE_GROUPS: readonly FeatureGroup[] = [
   {
     title: 'Against outer walls',
+    part: 'wall',
     uses: [
       'tubOnOuterWall',
       'showerOnOuterWall',
@@ -24,6 +27,7 @@ export const FEATURE_GROUPS: readonly FeatureGroup[] = [
   },
   {
     title: 'Floors, ceilings, hidden spaces',
+    part: 'storey',
     uses: [
       'bathOnFramedFloor',
       'dropCeiling',
@@ -36,6 +40,7 @@ export const FEATURE_GROUPS: readonly FeatureGroup[] = [
   },
   {
     title: 'Roofs',
+    part: 'roof',
     uses: [
       'ventedEaves',
       'windTightUnderlay',
@@ -47,9 +52,10 @@ export const FEATURE_GROUPS: readonly FeatureGroup[] = [
       'buriedRoofBarrier',
     ],
   },
-  { title: 'Projections', uses: ['bayWindow', 'porchRoof', 'dormer'] },
+  { title: 'Projections', part: 'wall', uses: ['bayWindow', 'porchRoof', 'dormer'] },
   {
     title: 'Services',
+    part: 'wall',
     uses: [
       'plannedService',
       'serviceSleeve',
@@ -62,6 +68,7 @@ export const FEATURE_GROUPS: readonly FeatureGroup[] = [
   },
   {
     title: 'Structure and rest',
+    part: 'wall',
     uses: [
       'joistHangersInMasonry',
       'ledgerOnMasonry',
@@ -73,32 +80,18 @@ export const FEATURE_GROUPS: readonly FeatureGroup[] = [
   },
 ];
 
-const ROOFS: ReadonlySet<FeatureUse> = new Set([
-  'ventedEaves',
-  'windTightUnderlay',
-  'roofLineInsulated',
-  'kneeWall',
-  'skylightShaft',
-  'overhangAddedLater',
-  'parapet',
-  'buriedRoofBarrier',
-  'dormer',
-  'recessedLights',
-]);
-const HOUSE_OR_STOREY: ReadonlySet<FeatureUse> = new Set([
-  'combustionAppliance',
-  'ductedVentilation',
-  'existingHouse',
-  'soundPartitions',
-  'dropCeiling',
-  'slabDuct',
-  'basementStair',
-  'bathOnFramedFloor',
-]);
+/** Where something is put first that is not where the rest of its group is. */
+const ELSEWHERE: Partial<Readonly<Record<FeatureUse, HousePart['kind']>>> = {
+  serviceChase: 'wall',
+  recessedLights: 'roof',
+  dormer: 'roof',
+  combustionAppliance: 'storey',
+  ductedVentilation: 'storey',
+  existingHouse: 'storey',
+  radonStack: 'house',
+  rainGap: 'house',
+};
 
 /** The kind of part that something is put on first; it may be moved to any other. */
-export function usualPart(use: FeatureUse): HousePart['kind'] {
-  if (ROOFS.has(use)) return 'roof';
-  if (use === 'radonStack' || use === 'rainGap') return 'house';
-  return HOUSE_OR_STOREY.has(use) ? 'storey' : 'wall';
-}
+export const usualPart = (use: FeatureUse): HousePart['kind'] =>
+  ELSEWHERE[use] ?? FEATURE_GROUPS.find(({ uses }) => uses.includes(use))?.part ?? 'wall';

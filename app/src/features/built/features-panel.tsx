@@ -65,11 +65,6 @@ export function FeaturesPanel({ view, walk }: FeaturesPanelProps) {
   const drawn = walk?.features.filter(({ isDrawn }) => isDrawn) ?? [];
   return (
     <Card title="What it has">
-      {drawn.length > 0 && (
-        <Text look="small" tone="soft">
-          From the drawing: {[...new Set(drawn.map(({ name }) => name))].join(' · ')}
-        </Text>
-      )}
       {features.map((feature) => {
         const name = nameOf(feature);
         const part = partNamed(view, feature.on);
@@ -95,6 +90,12 @@ export function FeaturesPanel({ view, walk }: FeaturesPanelProps) {
         </Text>
       )}
       <Button icon="plus" label="Add what it has" onPress={() => setAdding(true)} />
+      {/* It comes later than the rest: above, it would move what somebody is about to press. */}
+      {drawn.length > 0 && (
+        <Text look="small" tone="soft">
+          From the drawing: {[...new Set(drawn.map(({ name }) => name))].join(' · ')}
+        </Text>
+      )}
       {isAdding && <FeatureSheet onChoose={add} onClose={() => setAdding(false)} />}
     </Card>
   );

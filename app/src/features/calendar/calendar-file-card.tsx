@@ -1,7 +1,7 @@
 import type { Plan } from '@calvet/contract';
 import type { CalendarHere } from '@calvet/contract/calendar/calendar-here';
 import { workdaysOf } from '@calvet/contract/calendar/workdays-of';
-import { newWork } from '@calvet/contract/plan/work';
+import { newWork, workName } from '@calvet/contract/plan/work';
 import type { WorkKind } from '@calvet/core';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
@@ -19,7 +19,7 @@ import { useNote } from '../../ui/undo';
 import { counted } from '../stops/words';
 import type { CalendarFile, UnknownEvent } from './calendar-files';
 import { WorkSheet } from './work-sheet';
-import { weekday, workName } from './work-words';
+import { weekday } from './work-words';
 
 const fetchFiles = () => import('./calendar-files');
 const NOT_HERE = 'This device does not have what reads and writes such a file yet: try again with a signal.';

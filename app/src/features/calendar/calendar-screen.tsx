@@ -1,12 +1,12 @@
 import type { Plan } from '@calvet/contract';
-import { urgentHolds, type CalendarHere, type Hold } from '@calvet/contract/calendar/calendar-here';
+import { urgentHolds, type CalendarHere } from '@calvet/contract/calendar/calendar-here';
+import { isToCome, type Hold } from '@calvet/contract/calendar/hold';
 import { startingWorks } from '@calvet/contract/calendar/starting-works';
 import { planToBe } from '@calvet/contract/plan/item-key';
 import { WEEKDAY_WORDS } from '@calvet/contract/plan/weekdays';
-import { newWork, type Work } from '@calvet/contract/plan/work';
+import { newWork, workName, type Work } from '@calvet/contract/plan/work';
 import type { Walk } from '@calvet/contract/walk/generate-walk';
 import type { WorkKind } from '@calvet/core';
-import { useRouter } from 'expo-router';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { useWalk } from '../../compute/use-walk';
@@ -24,13 +24,14 @@ import { Text } from '../../ui/text';
 import { space } from '../../ui/tokens';
 import { useToday } from '../../ui/use-today';
 import { Screen } from '../shell/screen';
-import { Empty, Failed, Loading } from '../shell/states';
+import { Failed, Loading } from '../shell/states';
+import { NoWalk } from '../stops/no-walk';
 import { counted } from '../stops/words';
 import { CalendarFileCard } from './calendar-file-card';
 import { TimePicture } from './time-picture';
 import { WorkFields } from './work-fields';
 import { WorkSheet } from './work-sheet';
-import { daysInWords, inStartOrder, weekday, workName } from './work-words';
+import { daysInWords, inStartOrder, weekday } from './work-words';
 
 const WEEKDAYS = optionsOf(WEEKDAY_WORDS);
 
@@ -43,7 +44,7 @@ const nameIn = (works: readonly Work[], id: string | null | undefined): string =
 
 /** What has to be looked at next, in a sentence. */
 function answerOf(holds: readonly Hold[], works: readonly Work[]): string {
-  const next = holds.find(({ state }) => state === 'late' || state === 'due');
+  const next = holds.find(isToCome);
   if (next === undefined || next.seeBy === null)
     return works.length === 0 ? 'No dates yet' : 'Nothing is dated yet';
   const what = `${next.checkpoints.length} before “${nameIn(works, next.work)}”`;
@@ -237,7 +238,6 @@ function DatedHouse({ view, walk, calendar, plan }: DatedHouseProps) {
 
 /** When the works of a house are done, and by when what they hide has to be looked at. */
 export function CalendarScreen({ view }: { readonly view: HouseView }) {
-  const router = useRouter();
   const { house } = view;
   const { walk, calendar, error, retry } = useWalk(view);
   const plan = view.plans[0] ?? planToBe(house.id);
@@ -247,17 +247,10 @@ export function CalendarScreen({ view }: { readonly view: HouseView }) {
     if (walk.state === 'walked' && calendar != null)
       return <DatedHouse view={view} walk={walk} calendar={calendar} plan={plan} />;
     return (
-      <Empty
-        title={walk.state === 'refused' ? 'The drawing has to be put right first' : 'Draw the house first'}
-        text={
-          walk.state === 'refused'
-            ? walk.refusal.message
-            : 'What has to be looked at before which work follows from what is drawn.'
-        }
-        action="Open the drawing"
-        onAction={() =>
-          router.navigate({ pathname: '/houses/[houseId]/drawing', params: { houseId: house.id } })
-        }
+      <NoWalk
+        houseId={house.id}
+        walk={walk}
+        text="What has to be looked at before which work follows from what is drawn."
       />
     );
   };

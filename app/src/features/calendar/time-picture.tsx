@@ -1,5 +1,5 @@
-import type { Hold } from '@calvet/contract/calendar/calendar-here';
-import type { Work } from '@calvet/contract/plan/work';
+import type { Hold } from '@calvet/contract/calendar/hold';
+import { workName, type Work } from '@calvet/contract/plan/work';
 import type { WorkDays } from '@calvet/core/calendar/hold-points';
 import { differenceInCalendarDays } from 'date-fns/differenceInCalendarDays';
 import { parseISO } from 'date-fns/parseISO';
@@ -9,7 +9,7 @@ import Svg, { G, Line, Text as SvgText } from 'react-native-svg';
 import { usePalette } from '../../ui/theme';
 import { fonts } from '../../ui/tokens';
 import { wordsWithin } from '../drawing/plan-scale';
-import { weekday, workName } from './work-words';
+import { weekday } from './work-words';
 
 const ROW = 30;
 const TOP = 26;

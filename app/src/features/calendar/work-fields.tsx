@@ -1,5 +1,5 @@
 import { NAME_MAX } from '@calvet/contract';
-import { HALF_WORDS, work as workKind, type Work } from '@calvet/contract/plan/work';
+import { HALF_WORDS, work as workKind, type Work, workName } from '@calvet/contract/plan/work';
 import { TRADE_WORDS } from '@calvet/contract/plan/work-words';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
@@ -16,7 +16,6 @@ import { useToday } from '../../ui/use-today';
 import { PartSheet } from '../built/part-sheet';
 import { partNamed } from '../built/parts-of-house';
 import { useDelete } from '../shell/use-delete';
-import { workName } from './work-words';
 
 const { fields } = workKind;
 const lagField = fields.after.item.members.lagDays;

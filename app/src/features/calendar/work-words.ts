@@ -1,12 +1,8 @@
 import type { Work } from '@calvet/contract/plan/work';
-import { WORK_WORDS } from '@calvet/contract/plan/work-words';
 import type { WorkDays } from '@calvet/core/calendar/hold-points';
 import { differenceInCalendarDays } from 'date-fns/differenceInCalendarDays';
 import { format } from 'date-fns/format';
 import { parseISO } from 'date-fns/parseISO';
-
-/** What a work is called. */
-export const workName = ({ name, what }: Pick<Work, 'name' | 'what'>): string => name ?? WORK_WORDS[what];
 
 /** Farther away than that a day is told with its year. */
 const FAR_DAYS = 180;

@@ -1,5 +1,7 @@
+import { workName } from '@calvet/contract/plan/work';
 import { SERVICE_WORDS, type Plan } from '@calvet/contract';
 import type { CalendarHere } from '@calvet/contract/calendar/calendar-here';
+import { isToCome } from '@calvet/contract/calendar/hold';
 import { itemKey, planToBe } from '@calvet/contract/plan/item-key';
 import { OUTSIDE_WORDS, TURNING_WORDS } from '@calvet/contract/plan/walking';
 import type { CheckpointHere, StopHere, Walk } from '@calvet/contract/walk/generate-walk';
@@ -20,11 +22,13 @@ import { useIsWide } from '../../ui/theme';
 import { space } from '../../ui/tokens';
 import { useNote } from '../../ui/undo';
 import { partNamed } from '../built/parts-of-house';
-import { weekday, workName } from '../calendar/work-words';
+import { weekday } from '../calendar/work-words';
+
 import { Screen } from '../shell/screen';
-import { Empty, Failed, Loading } from '../shell/states';
+import { Failed, Loading } from '../shell/states';
 import { AddCheckpoint } from './add-checkpoint';
 import { CheckpointSheet } from './checkpoint-sheet';
+import { NoWalk } from './no-walk';
 import { StopLine } from './stop-line';
 import { StopPicture } from './stop-picture';
 import { useCatalogue } from './use-catalogue';
@@ -143,7 +147,7 @@ function WalkedHouse({
   const chosen = stops.find(({ key }) => key === open) ?? stops.find(({ kind }) => kind === 'stretch');
   const storey = view.storeys.find(({ id }) => id === chosen?.storeyId) ?? view.storeys[0];
   const holds = calendar?.state === 'dated' ? calendar.holds : [];
-  const next = holds.find(({ state }) => state === 'late' || state === 'due');
+  const next = holds.find(isToCome);
   const nextWork = view.works.find(({ id }) => id === next?.work);
   const ownOf = (id: string) => plan.checkpointsAdded.find((each) => each.id === id);
   const titleOf = (id: string): string => checkpointOf(id)?.title ?? ownOf(id)?.title ?? '…';
@@ -268,37 +272,21 @@ function WalkedHouse({
 
 /** All that has to be looked at in a house, stop by stop in the order in which it is walked. */
 export function StopsScreen({ view }: { readonly view: HouseView }) {
-  const router = useRouter();
   const { house } = view;
   const { walk, calendar, error, retry } = useWalk(view);
   const plan = view.plans[0] ?? planToBe(house.id);
-  const draw = () =>
-    router.navigate({ pathname: '/houses/[houseId]/drawing', params: { houseId: house.id } });
   const content = () => {
     if (error !== undefined) return <Failed error={error} onRetry={retry} />;
     if (walk === undefined) return <Loading what="Finding what has to be looked at" />;
-    switch (walk.state) {
-      case 'none':
-        return (
-          <Empty
-            title="Draw the house first"
-            text="From its walls, roofs and openings follow the stops of the walk, and what is looked at from each."
-            action="Draw the house"
-            onAction={draw}
-          />
-        );
-      case 'refused':
-        return (
-          <Empty
-            title="The drawing has to be put right first"
-            text={walk.refusal.message}
-            action="Open the drawing"
-            onAction={draw}
-          />
-        );
-      case 'walked':
-        return <WalkedHouse view={view} walk={walk} calendar={calendar ?? null} plan={plan} />;
-    }
+    if (walk.state === 'walked')
+      return <WalkedHouse view={view} walk={walk} calendar={calendar ?? null} plan={plan} />;
+    return (
+      <NoWalk
+        houseId={house.id}
+        walk={walk}
+        text="From its walls, roofs and openings follow the stops of the walk, and what is looked at from each."
+      />
+    );
   };
   return (
     <Screen

@@ -1,6 +1,7 @@
 import type { House } from '@calvet/contract';
-import { checkpointsOf, type Hold } from '@calvet/contract/calendar/calendar-here';
-import type { Work } from '@calvet/contract/plan/work';
+import { checkpointsOf } from '@calvet/contract/calendar/calendar-here';
+import { isToCome, isWithin, together, type Hold } from '@calvet/contract/calendar/hold';
+import { workName, type Work } from '@calvet/contract/plan/work';
 import type { Walk } from '@calvet/contract/walk/generate-walk';
 import { useRouter } from 'expo-router';
 import { StyleSheet, View } from 'react-native';
@@ -14,7 +15,8 @@ import { LinkArea } from '../../ui/link-area';
 import { Text } from '../../ui/text';
 import { space } from '../../ui/tokens';
 import { useToday } from '../../ui/use-today';
-import { weekday, workName } from '../calendar/work-words';
+import { weekday } from '../calendar/work-words';
+
 import { Screen } from '../shell/screen';
 import { Empty, Failed, Loading } from '../shell/states';
 import { counted } from '../stops/words';
@@ -36,27 +38,6 @@ interface Due {
 interface Asked {
   readonly house: House;
   readonly work: Work;
-}
-
-const isToCome = ({ state }: Hold): boolean => state === 'late' || state === 'due';
-
-const isNear = ({ state, workdaysLeft }: Hold): boolean =>
-  state === 'late' || (workdaysLeft ?? 0) <= AHEAD_WORKDAYS;
-
-/** All that is hidden by one work and has to be seen by one day, whether that work hides it or only stands in. */
-function together(holds: readonly Hold[]): readonly Hold[] {
-  const found = new Map<string, Hold>();
-  for (const hold of holds) {
-    const name = `${hold.work} ${hold.seeBy}`;
-    const before = found.get(name);
-    const both = before && {
-      ...before,
-      standIn: before.standIn && hold.standIn,
-      checkpoints: [...before.checkpoints, ...hold.checkpoints],
-    };
-    found.set(name, both ?? hold);
-  }
-  return [...found.values()];
 }
 
 function dayWords(seeBy: string, today: string): string {
@@ -154,7 +135,7 @@ function AllHouses({ houses }: { readonly houses: readonly House[] }) {
   const router = useRouter();
   const today = useToday();
   const { held, elsewhere } = useHeldHouses(houses);
-  const { ahead, error, retry } = useLookAheads(held);
+  const { data: ahead, error, retry } = useLookAheads(held);
   if (error !== undefined) return <Failed error={error} onRetry={retry} />;
   if (ahead === undefined) return <Loading what="Finding what is to be seen" />;
   const found = held.flatMap(({ house }) => {
@@ -171,7 +152,7 @@ function AllHouses({ houses }: { readonly houses: readonly House[] }) {
       })),
     )
     .sort((a, b) => ((a.hold.seeBy ?? '') < (b.hold.seeBy ?? '') ? -1 : 1));
-  const dues = all.filter(({ hold }) => isNear(hold));
+  const dues = all.filter(({ hold }) => isWithin(hold, AHEAD_WORKDAYS));
   const asked = found.flatMap(({ house, calendar }) =>
     calendar.findings.flatMap(({ rule, work }): readonly Asked[] => {
       const meant = worksIn(held, house.id).find(({ id }) => id === work);
