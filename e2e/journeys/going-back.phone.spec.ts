@@ -48,3 +48,30 @@ test('whoever opened a page by its address is led on from it by the same key', a
   await page.getByRole('button', { name: 'Back to the houses' }).click();
   await expect(page).toHaveURL(`${app.url}/`);
 });
+
+test('on a slow line a house takes its time: whoever goes on meanwhile goes back over it all the same', async ({
+  page,
+  app,
+}) => {
+  const tamsel = demoHouse('Tamsel Row 3');
+  const house = `${app.url}/houses/${tamsel.houseId}`;
+  const held: (() => void)[] = [];
+  let isSlow = true;
+  await page.route(/\/changes\?/, async (route) => {
+    if (isSlow) await new Promise<void>((resolve) => held.push(resolve));
+    await route.continue();
+  });
+  await openSettled(page, app.url);
+  await page.getByRole('link', { name: /^Tamsel Row 3/ }).click();
+  await expect(page.getByText('Fetching the house')).toBeVisible();
+  await page.getByRole('link', { name: 'Door test', exact: true }).click();
+  await expect(page).toHaveURL(`${house}/tests`);
+  isSlow = false;
+  for (const goOn of held) goOn();
+  await expect(page.locator(`a[href$="/tests/${firstOf(tamsel, 'airtightnessTest')}"]`)).toBeVisible();
+  await page.goBack();
+  await expect(page).toHaveURL(house);
+  await expect(page.getByRole('heading', { level: 1, name: 'Tamsel Row 3' })).toBeVisible();
+  await page.goBack();
+  await expect(page).toHaveURL(`${app.url}/`);
+});

@@ -1,9 +1,8 @@
 import { oddHouse, plannedOf, sampleFeature, tee } from '../../test/sample-plan';
-import { built, keys, walked } from '../../test/sample-walk';
+import { built, walked } from '../../test/sample-walk';
 import type { Feature } from '../plan/feature';
 import { NO_SCHOOLS, type Schools } from '../plan/schools';
 import { STARTING_SETS } from '../plan/starting-sets';
-import { changedWalk, keysOfWalk } from './changed-walk';
 
 const { drawing } = tee();
 const said = (schools: Partial<Schools>, ...features: readonly Feature[]): readonly string[] =>
@@ -65,18 +64,4 @@ test.each<[string, readonly Feature[], RegExp | null]>([
   const all = said({ framing: 'frameSingle' }, ...features);
   if (text === null) expect(all).toEqual([]);
   else expect(all).toEqual([expect.stringMatching(text)]);
-});
-
-test('what a change brought and took is told, in walking order', () => {
-  const before = walked(plannedOf(drawing, { plan: built({ insulation: ['fillBatt'] }) }));
-  const after = walked(
-    plannedOf(drawing, {
-      plan: built({ insulation: ['fillBatt'] }),
-      features: [sampleFeature('tub', 'tubOnOuterWall', 'u1')],
-    }),
-  );
-  const change = changedWalk(keysOfWalk(before), keysOfWalk(after));
-  expect(change).toEqual({ came: ['tub-wall-filled-and-closed@feature/tub'], went: [] });
-  expect(changedWalk(keysOfWalk(after), keysOfWalk(before)).went).toEqual(change.came);
-  expect(keysOfWalk(before).length).toBe(keys(before).length + before.junctions.length);
 });

@@ -1,4 +1,4 @@
-import { Slot, useGlobalSearchParams, useRouter } from 'expo-router';
+import { Navigator, Slot, useGlobalSearchParams, useRouter } from 'expo-router';
 import { createContext, use } from 'react';
 import { StyleSheet, View } from 'react-native';
 import type { HouseView } from '../../data/as-drawn';
@@ -139,8 +139,8 @@ function Inside({ houseId }: { readonly houseId: string }) {
   );
 }
 
-/** Everything about one house: its rooms at the foot of a phone; on the desk beside the list of houses. */
-export function HouseFrame({ houseId }: { readonly houseId: string }) {
+/** A house's rooms at the foot of a phone; on the desk beside the list of houses. */
+function Rooms({ houseId }: { readonly houseId: string }) {
   const isWide = useIsWide();
   const keypad = useKeypad();
   const { isSideways } = usePageSize();
@@ -162,6 +162,18 @@ export function HouseFrame({ houseId }: { readonly houseId: string }) {
       </View>
       {!keypad.isOpen && <RoomBar houseId={houseId} />}
     </View>
+  );
+}
+
+/**
+ * Everything about one house. Its pages stand in the history from the first moment: whoever goes from one to another
+ * before the house has been read comes back over both.
+ */
+export function HouseFrame({ houseId }: { readonly houseId: string }) {
+  return (
+    <Navigator>
+      <Rooms houseId={houseId} />
+    </Navigator>
   );
 }
 

@@ -23,10 +23,10 @@ import { space } from '../../ui/tokens';
 import { useNote } from '../../ui/undo';
 import { partNamed } from '../built/parts-of-house';
 import { weekday } from '../calendar/work-words';
-
 import { Screen } from '../shell/screen';
 import { Failed, Loading } from '../shell/states';
 import { AddCheckpoint } from './add-checkpoint';
+import { ChangedSince } from './changed-since';
 import { CheckpointSheet } from './checkpoint-sheet';
 import { NoWalk } from './no-walk';
 import { StopLine } from './stop-line';
@@ -137,7 +137,7 @@ function WalkedHouse({
   const router = useRouter();
   const isWide = useIsWide();
   const { checkpointOf, error, retry } = useCatalogue();
-  const { change, takeNote } = useWalkChange(view.house.id, walk);
+  const { change, takeNote } = useWalkChange(view.house.id, walk, plan);
   const [open, setOpen] = useState<string | null>(null);
   const [shown, setShown] = useState<CheckpointHere | null>(null);
   const [adding, setAdding] = useState<StopHere | null>(null);
@@ -227,14 +227,7 @@ function WalkedHouse({
           {text}
         </Text>
       ))}
-      {change !== null && (
-        <View style={styles.told}>
-          <Text role="status">
-            Since you looked: {change.came.length} came, {change.went.length} went.
-          </Text>
-          <Button kind="quiet" label="Noted" onPress={takeNote} />
-        </View>
-      )}
+      {change !== null && <ChangedSince change={change} titleOf={titleOf} onNoted={takeNote} />}
       {isWide ? (
         <View style={styles.beside}>
           {picture}
