@@ -110,8 +110,16 @@ test('works out of their order warn and say what to do; what follows itself is s
       'Insulated begins before “Services run” is done, which has to come first: move one of them.',
     ),
   ).toBeVisible();
-  await page.getByRole('button', { name: 'Let it follow' }).click();
+  // A Saturday.
+  await page.getByLabel('Begins on', { exact: true }).fill('2027-06-12');
   await expect(page.getByText(/which has to come first/)).toHaveCount(0);
+  await expect(
+    page.getByText(
+      /Insulated is set to a day on which nobody works: set it to Mon 14 Jun.*, or make that day/,
+    ),
+  ).toBeVisible();
+  await page.getByRole('button', { name: 'Let it follow' }).click();
+  await expect(page.getByText(/nobody works/)).toHaveCount(0);
 
   // A circle: goods wait for the lining.
   await workLine(page, 'Goods on site').click();

@@ -112,6 +112,39 @@ test('what was entered of a wall stays with it, cut, renamed and joined; a size 
   await expect(page.getByRole('button', { name: /^Grade II:/ })).toHaveAttribute('aria-pressed', 'true');
 });
 
+test('windows of a wall that is taken out, or of a storey that is deleted, are told of until they have a place', async ({
+  page,
+  app,
+}) => {
+  await bareHouse(page, app.url, `Taken out ${test.info().project.name}`);
+  await page.getByRole('button', { name: 'Draw the house' }).click();
+  await drawRectangle(page, '10', '8');
+  const lost = page.getByRole('button', { name: /^\d openings? of (a part that is|parts that are) gone/ });
+  await addStorey(page);
+  await page.getByRole('button', { name: 'Add an opening in back wall' }).click();
+  await page.getByRole('button', { name: 'Add an opening in back wall' }).click();
+  await page.getByRole('button', { name: 'Ground, concrete, rooms, cut' }).click();
+  await page.getByRole('button', { name: 'A wall more after it' }).click();
+  await page.getByRole('button', { name: 'Add an opening in wall 2' }).click();
+  await page.getByRole('button', { name: 'Take it out' }).click();
+  await expect(page.getByText('Wall 2 was taken out; its opening waits to be put elsewhere.')).toBeVisible();
+  await lost.click();
+  await expect(page.getByText('1.20 m × 1.40 m')).toHaveCount(3);
+  await page.getByRole('button', { name: 'Put it into back wall' }).click();
+  await expect(lost).toHaveCount(0);
+
+  await page.getByRole('button', { name: 'Delete this storey' }).click();
+  await expect(lost).toHaveAccessibleName(/^3 openings of parts that are gone/);
+  await lost.click();
+  await page.getByRole('button', { name: 'Delete all 3' }).click();
+  await expect(lost).toHaveCount(0);
+  await page.getByRole('button', { name: 'Undo' }).last().click();
+  await lost.click();
+  await page.getByRole('button', { name: 'Put all 3 into back wall' }).click();
+  await expect(lost).toHaveCount(0);
+  await expect(page.getByText('1.20 m × 1.40 m')).toHaveCount(3);
+});
+
 test('a drawing with all its parts open is read and used by everybody', async ({ page, app }) => {
   test.slow();
   await page.emulateMedia({ colorScheme: 'light' });

@@ -277,7 +277,14 @@ describe('conflicts', () => {
       work('first', { kind: 'coat', days: 5, pinnedStart: '2027-03-08' }),
       work('second', { kind: 'cladding', pinnedStart: '2027-03-13', after: [{ id: 'first' }] }),
     ];
-    expect(rulesOf(calendar(works))).toEqual(['before-predecessor', 'not-a-working-day']);
+    expect(holdPoints(calendar(works)).findings).toMatchObject([
+      {
+        rule: 'before-predecessor',
+        day: '2027-03-15',
+        message: expect.stringMatching(/2027-03-15 or later/),
+      },
+      { rule: 'not-a-working-day', day: '2027-03-15', message: expect.stringMatching(/make that day a day/) },
+    ]);
   });
 });
 

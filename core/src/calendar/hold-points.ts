@@ -39,6 +39,8 @@ export interface CalendarFinding extends Finding<
   readonly work: string;
   /** The work that has to be done by then. */
   readonly needs?: string;
+  /** The first day to which the work can be set instead. */
+  readonly day?: string;
 }
 
 export interface HoldPoints {
@@ -74,19 +76,27 @@ function stateOf(
 function findingsOf(each: ScheduledWork, workdays: Workdays, today: DayNumber): readonly CalendarFinding[] {
   const { work, start, source, allowed } = each;
   const { id, begunOn, doneOn } = work;
-  const warn = (rule: CalendarFinding['rule'], message: string): CalendarFinding => ({
+  const warn = (rule: CalendarFinding['rule'], message: string, day?: DayNumber): CalendarFinding => ({
     rule,
     severity: 'warn',
     message,
     work: id,
+    ...(day === undefined ? {} : { day: dayText(day) }),
   });
   const findings: CalendarFinding[] = [];
   if (start !== null && allowed !== null && start < allowed)
     findings.push(
-      warn('before-predecessor', `It begins before what it follows is done: not before ${dayText(allowed)}.`),
+      warn(
+        'before-predecessor',
+        `It begins before what it follows is done: set it to ${dayText(allowed)} or later, or move what it follows.`,
+        allowed,
+      ),
     );
-  if (start !== null && source === 'pinned' && !workdays.has(start))
-    findings.push(warn('not-a-working-day', 'It is set to a day on which nobody works.'));
+  if (start !== null && source === 'pinned' && !workdays.has(start)) {
+    const next = workdays.from(start, 1);
+    const message = `Nobody works on the day that it is set to: set it to ${dayText(next)}, or make that day a day of work.`;
+    findings.push(warn('not-a-working-day', message, next));
+  }
   if (start !== null && start <= today && begunOn === undefined && doneOn === undefined)
     findings.push(warn('has-it-begun', 'Its day has come: say whether it has begun.'));
   return findings;

@@ -1,4 +1,4 @@
-import type { FieldsSchema, ListSchema, Member, NamedSchema, Schema } from '@calvet/core/schema';
+import type { FieldsSchema, ListSchema, Member, NamedSchema, Schema, TextSchema } from '@calvet/core/schema';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { Button } from '../../ui/button';
@@ -10,6 +10,30 @@ import { emptyOf, filledDown, isFields, nextItem, type Draft, type DraftFields, 
 import { Figure, OneOf, useForm } from './form-fields';
 import { itemOf, itemTitle, labelOf, oneOf, quantityOf } from './member-words';
 
+/** What is written at a place of the form: a name, or a day. */
+function Written({
+  label,
+  schema,
+  path,
+  value,
+}: {
+  readonly label: string;
+  readonly schema: TextSchema;
+  readonly path: Path;
+  readonly value: Draft | undefined;
+}) {
+  const form = useForm();
+  return (
+    <TextField
+      label={schema.format === 'day' ? `${label}, YYYY-MM-DD` : label}
+      value={typeof value === 'string' ? value : ''}
+      maxLength={60}
+      message={form.messageAt(path)}
+      onChange={(text) => form.change(path, text)}
+    />
+  );
+}
+
 interface MemberProps {
   readonly member: Member;
   readonly path: Path;
@@ -18,7 +42,6 @@ interface MemberProps {
 }
 
 function MemberField({ member, path, siblings, onPasteColumn }: MemberProps) {
-  const form = useForm();
   const { name, schema, optional } = member;
   const value = siblings[name] ?? null;
   const label = labelOf(member);
@@ -34,15 +57,7 @@ function MemberField({ member, path, siblings, onPasteColumn }: MemberProps) {
         />
       );
     case 'text':
-      return (
-        <TextField
-          label={schema.format === 'day' ? `${label}, YYYY-MM-DD` : label}
-          value={typeof value === 'string' ? value : ''}
-          maxLength={60}
-          message={form.messageAt(path)}
-          onChange={(text) => form.change(path, text)}
-        />
-      );
+      return <Written label={label} schema={schema} path={path} value={value} />;
     case 'option':
       return <OneOf label={label} path={path} values={schema.values} value={value} optional={optional} />;
     case 'boolean':
@@ -190,14 +205,14 @@ function Items({ name, schema, path, draft }: PartOf<ListSchema>) {
             />
           ) : item.kind === 'list' ? (
             <ListPart name={name} schema={item} path={[...path, i]} draft={each} />
-          ) : (
-            <TextField
-              label="Name"
-              value={typeof each === 'string' ? each : ''}
-              maxLength={60}
-              onChange={(text) => form.change([...path, i], text)}
+          ) : item.kind === 'text' ? (
+            <Written
+              label={item.format === 'day' ? 'Day' : 'Name'}
+              schema={item}
+              path={[...path, i]}
+              value={each}
             />
-          )}
+          ) : null}
           {i < items.length - 1 && <Rule />}
         </View>
       ))}

@@ -2,11 +2,13 @@ import type { Plan } from '@calvet/contract';
 import { urgentHolds, type CalendarHere } from '@calvet/contract/calendar/calendar-here';
 import { isToCome, type Hold } from '@calvet/contract/calendar/hold';
 import { startingWorks } from '@calvet/contract/calendar/starting-works';
+import { workdaysOf } from '@calvet/contract/calendar/workdays-of';
 import { planToBe } from '@calvet/contract/plan/item-key';
 import { WEEKDAY_WORDS } from '@calvet/contract/plan/weekdays';
 import { newWork, workName, type Work } from '@calvet/contract/plan/work';
 import type { Walk } from '@calvet/contract/walk/generate-walk';
 import type { WorkKind } from '@calvet/core';
+import { dayNumber, dayText } from '@calvet/core/calendar/day-number';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { useWalk } from '../../compute/use-walk';
@@ -31,7 +33,7 @@ import { CalendarFileCard } from './calendar-file-card';
 import { TimePicture } from './time-picture';
 import { WorkFields } from './work-fields';
 import { WorkSheet } from './work-sheet';
-import { daysInWords, inStartOrder, weekday } from './work-words';
+import { daysInWords, findingInWords, inStartOrder, weekday } from './work-words';
 
 const WEEKDAYS = optionsOf(WEEKDAY_WORDS);
 
@@ -79,11 +81,7 @@ function HoldWords({ hold: { state, seeBy, checkpoints, standIn, workdaysLeft } 
 }
 
 function Warnings({ calendar, works }: { readonly calendar: Dated; readonly works: readonly Work[] }) {
-  const warnings = calendar.findings.map(({ rule, work, needs, message }) =>
-    rule === 'order'
-      ? `${nameIn(works, work)} begins before “${nameIn(works, needs)}” is done, which has to come first: move one of them.`
-      : `${nameIn(works, work)}: ${message}`,
-  );
+  const warnings = calendar.findings.map((finding) => findingInWords(finding, (id) => nameIn(works, id)));
   const soon = urgentHolds(calendar.holds).map(
     ({ checkpoints, seeBy, work }) =>
       `Not seen yet, and hidden soon: ${counted(checkpoints.length, 'checkpoint')} by ${seeBy === null ? '' : weekday(seeBy)}, before “${nameIn(works, work)}”.`,
@@ -93,6 +91,13 @@ function Warnings({ calendar, works }: { readonly calendar: Dated; readonly work
       {text}
     </Text>
   ));
+}
+
+/** A day, or the first after it on which there is work. */
+function workdayFrom(plan: Plan, day: string): string {
+  const workdays = workdaysOf(plan);
+  const number = dayNumber(day);
+  return workdays.has(number) ? day : dayText(workdays.from(number, 1));
 }
 
 /** How a calendar begins: works that follow each other as the house is built, the first on a day. */
@@ -106,7 +111,7 @@ function BeginCalendar({
   readonly plan: Plan;
 }) {
   const { createRecord } = useStore();
-  const [start, setStart] = useState(useToday());
+  const [start, setStart] = useState(workdayFrom(plan, useToday()));
   const begin = (): void => {
     const has = (need: string) => walk.features.some((each) => each.need === need);
     for (const { id, body } of startingWorks(plan, has, view.house.id, start))

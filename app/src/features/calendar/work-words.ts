@@ -1,5 +1,5 @@
 import type { Work } from '@calvet/contract/plan/work';
-import type { WorkDays } from '@calvet/core/calendar/hold-points';
+import type { CalendarFinding, WorkDays } from '@calvet/core/calendar/hold-points';
 import { differenceInCalendarDays } from 'date-fns/differenceInCalendarDays';
 import { format } from 'date-fns/format';
 import { parseISO } from 'date-fns/parseISO';
@@ -22,6 +22,25 @@ export function daysInWords(work: Work, days: WorkDays | undefined): string {
   if (work.doneOn !== null) return `${span} · done`;
   if (work.begunOn !== null) return `${span} · begun`;
   return days.source === 'pinned' ? `${span} · set` : span;
+}
+
+/** What is amiss with the days of a work, and what to do about it. */
+export function findingInWords(
+  { rule, work, needs, day, message }: CalendarFinding,
+  nameOf: (id: string) => string,
+): string {
+  const name = nameOf(work);
+  const other = day === undefined ? 'another day' : weekday(day);
+  switch (rule) {
+    case 'order':
+      return `${name} begins before “${nameOf(needs ?? '')}” is done, which has to come first: move one of them.`;
+    case 'before-predecessor':
+      return `${name} begins before what it follows is done: set it to ${other} or later, or move what it follows.`;
+    case 'not-a-working-day':
+      return `${name} is set to a day on which nobody works: set it to ${other}, or make that day a day of work.`;
+    case 'has-it-begun':
+      return `${name}: ${message}`;
+  }
 }
 
 /** Works in the order in which they begin; those without a day last, as they were made. */

@@ -23,6 +23,7 @@ import { Screen } from '../shell/screen';
 import { BeginStorey } from './begin-storey';
 import { CopyHouse } from './copy-house';
 import { BringDrawing, SaveDrawing } from './drawing-file';
+import { LostOpenings } from './lost-openings';
 import { OutlinePicture } from './outline-picture';
 import { RoofPanel } from './roof-panel';
 import { SectionPicture } from './section-picture';
@@ -150,6 +151,7 @@ function StoreyDrawing({ view, storey, chosen, choose }: StoreyDrawingProps) {
           )}
         </Card>
       )}
+      <LostOpenings view={view} wall={{ id: chosen.wall.id, name: wallName(storey, chosen.wall) }} />
       <WallPanel
         key={storey.id}
         view={view}

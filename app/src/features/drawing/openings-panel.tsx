@@ -9,10 +9,10 @@ import { Button } from '../../ui/button';
 import { Rule } from '../../ui/card';
 import { Choice, optionsOf } from '../../ui/choice';
 import { FieldGrid, GivenField, NumberField } from '../../ui/field';
-import { figureWithUnit } from '../../ui/format';
 import { Text } from '../../ui/text';
 import { space } from '../../ui/tokens';
 import { useDelete } from '../shell/use-delete';
+import { openingName, openingSize } from './opening-words';
 
 const { fields } = openingKind;
 
@@ -134,21 +134,14 @@ export function OpeningsPanel({ view, on, where, use = 'window' }: OpeningsPanel
     };
     setOpenId(createRecord(view.house.id, 'opening', body));
   };
-  const sizeWords = ({ widthM, heightM, totalM2 }: Opening): string =>
-    totalM2 !== null
-      ? figureWithUnit(totalM2, 'area', units)
-      : `${figureWithUnit(widthM ?? 0, 'length', units)} × ${figureWithUnit(heightM ?? 0, 'length', units)}`;
   return (
     <View style={styles.openings}>
       {openings.map((opening) => (
         <View key={opening.id} style={styles.openings}>
           <View style={styles.line}>
             <View style={styles.words}>
-              <Text look="strong">
-                {opening.count > 1 ? `${opening.count} × ` : ''}
-                {OPENING_WORDS[opening.use]}
-              </Text>
-              <Text look="figure">{sizeWords(opening)}</Text>
+              <Text look="strong">{openingName(opening)}</Text>
+              <Text look="figure">{openingSize(opening, units)}</Text>
             </View>
             <Button
               kind="quiet"

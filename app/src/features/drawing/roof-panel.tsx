@@ -9,6 +9,7 @@ import {
 } from '@calvet/contract';
 import { besideOf, outlineBeside, spanAlong, type BesideWall } from '@calvet/contract/plan/beside-wall';
 import { laidAgain, type RoofLay } from '@calvet/contract/plan/fit-wings';
+import { itemKey } from '@calvet/contract/plan/item-key';
 import { layOutline, type LaidWall } from '@calvet/contract/plan/lay-outline';
 import { isSloping } from '@calvet/contract/plan/roof';
 import { partUnder } from '@calvet/contract/plan/roofs-as-laid';
@@ -25,6 +26,7 @@ import { FieldGrid, GivenField, Labelled, NumberField, TextField } from '../../u
 import { OpenButton } from '../../ui/open-button';
 import { Text } from '../../ui/text';
 import { BesideFields } from './beside-fields';
+import { BuiltOf } from './built-of';
 import { OpeningsPanel } from './openings-panel';
 import { useDelete } from '../shell/use-delete';
 
@@ -271,6 +273,10 @@ export function RoofPanel({ view, roof, storey, wall }: RoofPanelProps) {
       {hasWings && (
         <OpeningsPanel view={view} on={roof.id} where={isRest ? 'the roof' : roof.name} use="roofWindow" />
       )}
+      <BuiltOf
+        view={view}
+        items={[itemKey.ceiling(roof.id), itemKey.slope(roof.id), itemKey.flatRoof(roof.id)]}
+      />
       {isRest && (
         <Button
           kind="quiet"

@@ -1,4 +1,5 @@
 import { BOUNDARY_WORDS, NAME_MAX, type Storey, type Wall } from '@calvet/contract';
+import { itemKey } from '@calvet/contract/plan/item-key';
 import {
   isCutAfter,
   placedStretches,
@@ -25,6 +26,7 @@ import { figureWithUnit } from '../../ui/format';
 import { OpenButton } from '../../ui/open-button';
 import { Text } from '../../ui/text';
 import { space } from '../../ui/tokens';
+import { BuiltOf } from './built-of';
 import { OpeningsPanel } from './openings-panel';
 import { TurnChoice } from './turn-choice';
 import { useOutlineKeep } from './use-outline-keep';
@@ -158,6 +160,14 @@ function Rooms({ wall, set }: PartProps) {
   );
 }
 
+/** What is said of openings whose wall goes. */
+function waiting(openings: number): string {
+  if (openings === 0) return '';
+  return openings === 1
+    ? '; its opening waits to be put elsewhere'
+    : `; its ${openings} openings wait to be put elsewhere`;
+}
+
 /** Cuts a wall where something along it changes, joins it again, puts one more in or takes it out. */
 function Restructure({ view, storey, wall, at, onChoose }: WallPanelProps) {
   const { change } = useOutlineKeep(storey);
@@ -225,7 +235,7 @@ function Restructure({ view, storey, wall, at, onChoose }: WallPanelProps) {
           disabled={storey.outline.length <= 3}
           onPress={() => {
             const next = storey.outline[at === 0 ? 1 : at - 1];
-            change(`${wallWords(wall, at)} was taken out.`, ({ outline }) => ({
+            change(`${wallWords(wall, at)} was taken out${waiting(openings.length)}.`, ({ outline }) => ({
               outline: withoutWall(outline, at),
             }));
             if (next !== undefined) onChoose(next);
@@ -300,6 +310,7 @@ export function WallPanel(props: WallPanelProps) {
       </Labelled>
       <ZonePanel key={`zone ${wall.id}`} view={view} storey={storey} wall={wall} />
       <OpeningsPanel view={view} on={wall.id} where={wallWords(wall, at)} />
+      <BuiltOf view={view} items={[itemKey.wall(wall.id), itemKey.concrete(wall.id), itemKey.rim(wall.id)]} />
       <OpenButton isOpen={isOpen} label="Ground, concrete, rooms, cut" onToggle={setOpen} />
       {isOpen && (
         <>

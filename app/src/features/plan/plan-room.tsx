@@ -1,4 +1,4 @@
-import { AREA_WORDS, STAGE_WORDS, type Area, type House, type HouseSummary } from '@calvet/contract';
+import { STAGE_WORDS, type House, type HouseSummary } from '@calvet/contract';
 import { AIR_BARRIER_WORDS } from '@calvet/contract/plan/schools';
 import { unitOf } from '@calvet/core';
 import { useRouter } from 'expo-router';
@@ -9,16 +9,14 @@ import { usePreferences } from '../../data/preferences';
 import { Button } from '../../ui/button';
 import { Card, Rule } from '../../ui/card';
 import { figure, figureWithUnit, resistance } from '../../ui/format';
-import Icon from '../../ui/icon-font/icon-set';
-import { LinkArea } from '../../ui/link-area';
 import { LongList } from '../../ui/long-list';
 import { Text } from '../../ui/text';
-import { useIsWide, usePalette } from '../../ui/theme';
+import { useIsWide } from '../../ui/theme';
 import { space } from '../../ui/tokens';
 import { NotTested, Verdict } from '../door-test/verdict';
 import { targetFigureWithUnit, targetWords } from '../door-test/words';
+import { AreaLine } from '../fill/area-line';
 import { AreasTable } from '../fill/areas-table';
-import { sizeWords } from '../fill/words';
 import { ENVELOPE_TOLERANCE, reservationOn } from '../fill/envelope-words';
 import { useAddArea } from '../fill/use-add-area';
 import { DeletedLink } from '../deleted/deleted-link';
@@ -69,33 +67,6 @@ function Sizes({ house }: { readonly house: House }) {
         ))}
       </View>
     </Card>
-  );
-}
-
-function AreaLine({ area }: { readonly area: Area }) {
-  const palette = usePalette();
-  const { units } = usePreferences();
-  return (
-    <LinkArea
-      href={{
-        pathname: '/houses/[houseId]/areas/[areaId]',
-        params: { houseId: area.ledgerId, areaId: area.id },
-      }}
-      style={styles.area}
-    >
-      <View style={styles.names}>
-        <Text look="strong" numberOfLines={2}>
-          {area.name}
-        </Text>
-        <Text look="small" tone="soft" numberOfLines={2}>
-          {AREA_WORDS[area.kind]} · {area.buildUp.name}
-        </Text>
-      </View>
-      <Text look="figure" tone={area.areaM2 === null ? 'straw' : undefined}>
-        {sizeWords(area, units)}
-      </Text>
-      <Icon name="chevron-right" size={22} color={palette.soft} />
-    </LinkArea>
   );
 }
 
@@ -290,7 +261,6 @@ const styles = StyleSheet.create({
   standing: { flexDirection: 'row', flexWrap: 'wrap', gap: space.m },
   // As wide as what stands in it: side by side where both have room, else one below the other.
   figure: { flexGrow: 1, flexShrink: 1, flexBasis: 'auto', minWidth: 0, gap: 2 },
-  area: { flexDirection: 'row', alignItems: 'center', gap: space.s, minHeight: 52 },
   areaWithRule: { gap: space.s },
   names: { flex: 1, minWidth: 0 },
   deeds: { flexDirection: 'row', flexWrap: 'wrap', gap: space.s },
