@@ -5,13 +5,13 @@ import { AreaLine } from '../fill/area-line';
 
 interface BuiltOfProps {
   readonly view: HouseView;
-  /** Keys of what was drawn. */
-  readonly items: readonly string[];
+  /** Id of what was drawn. */
+  readonly part: string;
 }
 
 /** What a part of the drawing is built of; its layers are seen and changed where each line leads. */
-export function BuiltOf({ view, items }: BuiltOfProps) {
-  const areas = view.areas.filter(({ item }) => item !== null && items.includes(item));
+export function BuiltOf({ view, part }: BuiltOfProps) {
+  const areas = view.areas.filter(({ item }) => item?.split('/')[1] === part);
   if (areas.length === 0) return null;
   return (
     <View>

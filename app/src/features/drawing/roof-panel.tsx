@@ -9,7 +9,6 @@ import {
 } from '@calvet/contract';
 import { besideOf, outlineBeside, spanAlong, type BesideWall } from '@calvet/contract/plan/beside-wall';
 import { laidAgain, type RoofLay } from '@calvet/contract/plan/fit-wings';
-import { itemKey } from '@calvet/contract/plan/item-key';
 import { layOutline, type LaidWall } from '@calvet/contract/plan/lay-outline';
 import { isSloping } from '@calvet/contract/plan/roof';
 import { partUnder } from '@calvet/contract/plan/roofs-as-laid';
@@ -273,10 +272,7 @@ export function RoofPanel({ view, roof, storey, wall }: RoofPanelProps) {
       {hasWings && (
         <OpeningsPanel view={view} on={roof.id} where={isRest ? 'the roof' : roof.name} use="roofWindow" />
       )}
-      <BuiltOf
-        view={view}
-        items={[itemKey.ceiling(roof.id), itemKey.slope(roof.id), itemKey.flatRoof(roof.id)]}
-      />
+      <BuiltOf view={view} part={roof.id} />
       {isRest && (
         <Button
           kind="quiet"

@@ -1,5 +1,4 @@
 import { BOUNDARY_WORDS, NAME_MAX, type Storey, type Wall } from '@calvet/contract';
-import { itemKey } from '@calvet/contract/plan/item-key';
 import {
   isCutAfter,
   placedStretches,
@@ -310,7 +309,7 @@ export function WallPanel(props: WallPanelProps) {
       </Labelled>
       <ZonePanel key={`zone ${wall.id}`} view={view} storey={storey} wall={wall} />
       <OpeningsPanel view={view} on={wall.id} where={wallWords(wall, at)} />
-      <BuiltOf view={view} items={[itemKey.wall(wall.id), itemKey.concrete(wall.id), itemKey.rim(wall.id)]} />
+      <BuiltOf view={view} part={wall.id} />
       <OpenButton isOpen={isOpen} label="Ground, concrete, rooms, cut" onToggle={setOpen} />
       {isOpen && (
         <>
