@@ -314,4 +314,5 @@ export const examples: { readonly [Name in OperationName]: OperationTypes[Name][
   },
   'plan.sizes': planExample,
   'calendar.holdPoints': calendarExample,
+  'penetration.judge': { what: 'waterPipe', through: 'timber', gapMm: 12, seals: ['softSealant'] },
 };

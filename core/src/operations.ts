@@ -28,6 +28,7 @@ import { computeWith, type Operation, type Progress } from './operation';
 import { onlyKnown } from './schema';
 import { pathToTargetOperation } from './path-to-target/evaluate';
 import { voidsOperation } from './photo/voids';
+import { judgePenetrationOperation } from './penetrations/judge';
 import { planSizesOperation } from './plan/sizes';
 import { Refusal } from './refusal';
 import { assemblyOperation } from './thermal/assembly';
@@ -77,6 +78,7 @@ export const operations = {
   'pathToTarget.evaluate': pathToTargetOperation,
   'plan.sizes': planSizesOperation,
   'calendar.holdPoints': holdPointsOperation,
+  'penetration.judge': judgePenetrationOperation,
 } as const;
 
 export type OperationName = keyof typeof operations;

@@ -33,6 +33,8 @@ export interface NumberSchema extends Worded {
 export interface OptionSchema extends Worded {
   readonly kind: 'option';
   readonly values: readonly (string | number)[];
+  /** What people say for each, where the value itself does not say it well. */
+  readonly words?: Readonly<Record<string, string>>;
 }
 
 export interface BooleanSchema extends Worded {
@@ -109,6 +111,12 @@ export const altitudeM = (): NumberSchema => number({ quantity: 'altitude', min:
 export const airPressurePa = (): NumberSchema =>
   number({ quantity: 'airPressure', min: 45_000, max: 115_000 });
 export const windMs = (): NumberSchema => number({ quantity: 'wind', min: 0, max: 60 });
+/** One of the words of a list, in its order. */
+export const wordedOption = (words: Readonly<Record<string, string>>): OptionSchema => ({
+  kind: 'option',
+  values: Object.keys(words),
+  words,
+});
 export const boolean = (): BooleanSchema => ({ kind: 'boolean' });
 export const option = (...values: readonly (string | number)[]): OptionSchema => ({ kind: 'option', values });
 export const text = (): TextSchema => ({ kind: 'text' });

@@ -21,6 +21,7 @@ import {
 } from './insulation';
 import { explainDryAndDamp, explainInterfaces, explainMonthly } from './moisture';
 import { explainHoldPoints } from './calendar';
+import { explainJudgement } from './penetrations';
 import { explainPlanSizes } from './plan';
 import type { Step } from './step';
 import {
@@ -77,6 +78,7 @@ const explanations: Explanations = {
   'photo.voids': explainVoids,
   'plan.sizes': explainPlanSizes,
   'calendar.holdPoints': explainHoldPoints,
+  'penetration.judge': explainJudgement,
 };
 
 /**

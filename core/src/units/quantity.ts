@@ -30,12 +30,15 @@ const both = (same: Unit): Readonly<Record<UnitSystem, Unit>> => ({ metric: same
 
 const FEET = 1 / METRES_PER_FOOT;
 const SQUARE_FEET = FEET ** 2;
+const MM_TO_INCHES = 0.001 / METRES_PER_INCH;
 
 /** Every quantity that screens and files show, with its unit in each system. */
 export const QUANTITIES = {
   length: { metric: unit('m', 1, 2), imperial: unit('ft', FEET, 1) },
   altitude: { metric: unit('m', 1, 0), imperial: unit('ft', FEET, 0) },
   thickness: { metric: unit('mm', 1000, 0), imperial: unit('in', 1 / METRES_PER_INCH, 2) },
+  /** Widths of gaps are kept in mm, as rules and records name them. */
+  gap: { metric: unit('mm', 1, 0), imperial: unit('in', MM_TO_INCHES, 2) },
   area: { metric: unit('m²', 1, 1), imperial: unit('ft²', SQUARE_FEET, 0) },
   volume: { metric: unit('m³', 1, 0), imperial: unit('ft³', FEET ** 3, 0) },
   housePressure: both(unit('Pa', 1, 1)),

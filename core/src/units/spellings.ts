@@ -28,6 +28,7 @@ const LENGTHS = [
   spelled(METRES_PER_FOOT, 'ft', 'foot', 'feet', "'"),
   spelled(METRES_PER_INCH, 'in', 'inch', 'inches', '"'),
 ];
+const LENGTHS_IN_MM = LENGTHS.map((unit) => ({ ...unit, toSi: unit.toSi * 1000 }));
 const AREAS = [
   spelled(1, 'm²', 'sqm'),
   spelled(1e-4, 'cm²', 'sqcm'),
@@ -49,6 +50,7 @@ const MORE_UNITS: Partial<Readonly<Record<Quantity, readonly SpelledUnit[]>>> = 
   length: LENGTHS,
   altitude: LENGTHS,
   thickness: LENGTHS,
+  gap: LENGTHS_IN_MM,
   vapourThickness: LENGTHS,
   area: AREAS,
   smallArea: AREAS,

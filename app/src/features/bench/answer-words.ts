@@ -101,7 +101,7 @@ export function answerFigures(
       value = isObject(value) ? (value[step] ?? null) : null;
       at = within(at, step);
     }
-    if (i > 0 && value === null) return [];
+    if (i > 0 && (value === null || value === '')) return [];
     const label = answerLabel(schema, path);
     const mark = markOf(path.split('.').at(-1) ?? path, value);
     return [{ path, label, ...shownValue(at, value, units, around), mark }];

@@ -1,4 +1,12 @@
-import type { FieldsSchema, ListSchema, Member, NamedSchema, Schema, TextSchema } from '@calvet/core/schema';
+import type {
+  FieldsSchema,
+  ListSchema,
+  Member,
+  NamedSchema,
+  OptionSchema,
+  Schema,
+  TextSchema,
+} from '@calvet/core/schema';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { Button } from '../../ui/button';
@@ -9,6 +17,8 @@ import { space } from '../../ui/tokens';
 import { emptyOf, filledDown, isFields, nextItem, type Draft, type DraftFields, type Path } from './draft';
 import { Figure, OneOf, useForm } from './form-fields';
 import { itemOf, itemTitle, labelOf, oneOf, quantityOf } from './member-words';
+
+const wordsOf = ({ values, words }: OptionSchema) => ({ values, words });
 
 /** What is written at a place of the form: a name, or a day. */
 function Written({
@@ -59,7 +69,7 @@ function MemberField({ member, path, siblings, onPasteColumn }: MemberProps) {
     case 'text':
       return <Written label={label} schema={schema} path={path} value={value} />;
     case 'option':
-      return <OneOf label={label} path={path} values={schema.values} value={value} optional={optional} />;
+      return <OneOf label={label} path={path} {...wordsOf(schema)} value={value} optional={optional} />;
     case 'boolean':
       return <OneOf label={label} path={path} values={[true, false]} value={value} optional={optional} />;
     case 'list':
@@ -205,6 +215,14 @@ function Items({ name, schema, path, draft }: PartOf<ListSchema>) {
             />
           ) : item.kind === 'list' ? (
             <ListPart name={name} schema={item} path={[...path, i]} draft={each} />
+          ) : item.kind === 'option' ? (
+            <OneOf
+              label={itemTitle(list, i)}
+              path={[...path, i]}
+              {...wordsOf(item)}
+              value={each}
+              optional={false}
+            />
           ) : item.kind === 'text' ? (
             <Written
               label={item.format === 'day' ? 'Day' : 'Name'}

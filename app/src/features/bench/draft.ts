@@ -68,7 +68,7 @@ export function emptyOf(schema: Schema): Draft {
       return {};
     case 'list': {
       const count = Math.max(schema.least, schema.item.kind === 'number' ? FIRST_FIGURES : 1);
-      return Array.from({ length: count }, () => emptyOf(schema.item));
+      return Array.from({ length: count }, () => emptyItem(schema.item));
     }
     case 'fields': {
       const asked = schema.members.filter(({ optional }) => !optional);
@@ -78,6 +78,9 @@ export function emptyOf(schema: Schema): Draft {
     }
   }
 }
+
+/** An entry of a list with nothing entered: of several words to choose from none is chosen. */
+const emptyItem = (item: Schema): Draft => (item.kind === 'option' ? null : emptyOf(item));
 
 /** The same form with nothing entered; what is chosen, and how something is entered, stays. */
 export function cleared(schema: Schema, draft: Draft): Draft {
@@ -92,7 +95,7 @@ export function cleared(schema: Schema, draft: Draft): Draft {
     case 'named':
       return {};
     case 'list':
-      return isList(draft) ? draft.map((item) => cleared(schema.item, item)) : emptyOf(schema);
+      return isList(draft) ? draft.map((item) => clearedItem(schema.item, item)) : emptyOf(schema);
     case 'fields':
       return isFields(draft)
         ? Object.fromEntries(
@@ -105,10 +108,13 @@ export function cleared(schema: Schema, draft: Draft): Draft {
   }
 }
 
+const clearedItem = (schema: Schema, item: Draft): Draft =>
+  schema.kind === 'option' ? null : cleared(schema, item);
+
 /** One more item of a list: like the last one, with nothing entered. */
 export function nextItem({ item }: ListSchema, items: readonly Draft[]): Draft {
   const last = items.at(-1);
-  return last === undefined ? emptyOf(item) : cleared(item, last);
+  return last === undefined ? emptyItem(item) : clearedItem(item, last);
 }
 
 /** A list with a column of figures put in from one item downwards, made longer where it must be. */

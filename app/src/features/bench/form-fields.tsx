@@ -73,14 +73,19 @@ interface OneOfProps {
   readonly label: string;
   readonly path: Path;
   readonly values: readonly (string | number | boolean)[];
+  /** What people say for each, where the schema says it. */
+  readonly words?: Readonly<Record<string, string>>;
   readonly value: Draft;
   readonly optional: boolean;
 }
 
 /** One of a few at a place of the form. */
-export function OneOf({ label, path, values, value, optional }: OneOfProps) {
+export function OneOf({ label, path, values, words, value, optional }: OneOfProps) {
   const form = useForm();
-  const options = values.map((each) => ({ value: String(each), label: wordOf(each) }));
+  const options = values.map((each) => ({
+    value: String(each),
+    label: words?.[String(each)] ?? wordOf(each),
+  }));
   return (
     <Labelled label={label} message={form.messageAt(path)}>
       <Choice

@@ -118,6 +118,8 @@ const OPTIONS: Readonly<Record<string, string>> = {
 export function wordOf(value: string | number | boolean): string {
   if (typeof value === 'boolean') return value ? 'Yes' : 'No';
   const text = String(value);
+  // A sentence says itself.
+  if (text.includes(' ')) return text;
   const known = OPTIONS[text];
   if (known !== undefined) return known;
   const words = text.replace(/([a-z])([A-Z])/g, '$1 $2').replaceAll('-', ' ');
