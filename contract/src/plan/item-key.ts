@@ -28,6 +28,12 @@ export const itemKey = {
   checkpoint: (checkpoint: string, key: string) => `${checkpoint}@${key}`,
 } as const;
 
+/**
+ * The ids that a key names: what its item was drawn as.
+ * @example idsIn('head/w1+r1') // ['w1', 'r1']
+ */
+export const idsIn = (key: string): readonly string[] => (key.split('/')[1] ?? '').split('+');
+
 /** Ids that were asked for before: each costs a hash, and a drawing asks for all of its own with every key that is typed. */
 const known = new Map<string, string>();
 const KNOWN_MAX = 5000;

@@ -1,5 +1,5 @@
 import type { EnvelopeKind } from '@calvet/core';
-import { itemKey } from '../plan/item-key';
+import { idsIn, itemKey } from '../plan/item-key';
 import type { MeasuredDrawing } from '../plan/measured-drawing';
 import { drawnAreas, wallName, type DrawnArea } from '../plan/planned-areas';
 import { inLevels, type Planned } from '../plan/plan-input';
@@ -107,8 +107,8 @@ function anchorOf(
   map: Pick<HouseMap, 'wallOf' | 'roofOf' | 'storeyOf'>,
   planned: Planned,
 ): Anchor {
-  const [kind = '', rest = ''] = key.split('/');
-  const [id = ''] = rest.split('+');
+  const [kind = ''] = key.split('/');
+  const [id = ''] = idsIn(key);
   switch (kind) {
     case 'wall':
     case 'rim': {

@@ -1,4 +1,5 @@
 import type { HousePath } from '@calvet/core';
+import { idsIn } from '../plan/item-key';
 import { onRoof, onStorey, onWall, WHOLE_HOUSE, type Anchor, type HouseMap } from './house-map';
 import { anchorOn } from './junction-items';
 import { stretchesOf } from './walking-order';
@@ -8,13 +9,13 @@ export const HOUSE_PATH = 'house';
 
 /** The path from the house to an item: its storey, its wall or roof, and itself where it is a feature there. */
 export function pathTo({ storeyId, wall, roof }: Anchor, item: string): HousePath {
-  const [kind, id = ''] = item.split('/');
+  const [kind] = item.split('/');
   const inner = wall ?? roof;
   return [
     HOUSE_PATH,
     ...(storeyId === null ? [] : [storeyId]),
     ...(inner === null ? [] : [inner]),
-    ...((kind === 'feature' || kind === 'meets') && inner !== null ? [id] : []),
+    ...((kind === 'feature' || kind === 'meets') && inner !== null ? idsIn(item) : []),
   ];
 }
 

@@ -109,7 +109,7 @@ const work = fields<PlannedWork>({
 
 const item = fields<HoldItem>({
   id: text(),
-  coverEvent: as('Covered by', option(...WORK_KINDS, 'none')),
+  coverEvent: as('Covered by', { ...option(...WORK_KINDS, 'none'), words: { none: 'Nothing' } }),
   path: as('Where', path(), 'part of the house'),
   seenOn: optional(calendarDay()),
 });

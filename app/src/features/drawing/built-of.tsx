@@ -1,3 +1,4 @@
+import { idsIn } from '@calvet/contract/plan/item-key';
 import { View } from 'react-native';
 import type { HouseView } from '../../data/as-drawn';
 import { Text } from '../../ui/text';
@@ -11,7 +12,7 @@ interface BuiltOfProps {
 
 /** What a part of the drawing is built of; its layers are seen and changed where each line leads. */
 export function BuiltOf({ view, part }: BuiltOfProps) {
-  const areas = view.areas.filter(({ item }) => item?.split('/')[1] === part);
+  const areas = view.areas.filter(({ item }) => item !== null && idsIn(item)[0] === part);
   if (areas.length === 0) return null;
   return (
     <View>

@@ -42,8 +42,15 @@ function LostCard({ lost, wall }: LostCardProps) {
     some.length === 1 ? openingName(some[0] as Opening) : `${some.length} openings`;
   const put = (some: readonly Opening[]): void => {
     // Where it stood along the former wall says nothing about this one.
-    for (const opening of some) updateRecord('opening', opening, { on: wall.id, alongM: null });
-    note({ text: `${counted(some)} now in ${wall.name}.` });
+    const there = { on: wall.id, alongM: null };
+    for (const opening of some) updateRecord('opening', opening, there);
+    note({
+      text: `${counted(some)} now in ${wall.name}.`,
+      undo: () =>
+        some.forEach(({ on, alongM, ...rest }) =>
+          updateRecord('opening', { ...rest, ...there }, { on, alongM }),
+        ),
+    });
   };
   const remove = (some: readonly Opening[]): void => {
     for (const { ledgerId, id } of some) deleteRecord(ledgerId, 'opening', id);
