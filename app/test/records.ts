@@ -79,6 +79,7 @@ export function viewWith(more: Partial<HouseView> = {}): HouseView {
     roofs: [],
     openings: [],
     features: [],
+    verdicts: [],
     works: [],
     areas: [],
     tests: [],

@@ -10,6 +10,7 @@ import { roof } from './plan/roof';
 import { storey } from './plan/storey';
 import { work } from './plan/work';
 import { zone } from './plan/zone';
+import { verdict } from './walk/verdict';
 import { practice } from './practice/practice';
 import type { LedgerKind } from './ledger';
 import type { Stored } from './record';
@@ -25,6 +26,7 @@ export const kinds = {
   feature,
   work,
   area,
+  verdict,
   airtightnessTest,
   photo,
   practice,

@@ -188,6 +188,66 @@ test('a checkpoint is left out and asked for again, another is added; what came 
   await expect(page.getByRole('button', { name: /^Meter box closed behind/ })).toBeVisible();
 });
 
+test('what was found is said in one tap, without a server; two who knew nothing of each other are both told of', async ({
+  page,
+  app,
+  browser,
+}) => {
+  const name = `Found ${project()}`;
+  await oneStorey(page, app.url, name);
+  await page.getByRole('button', { name: 'Outer sheathing' }).click();
+  await page.getByRole('button', { name: 'What to look at' }).click();
+  await expect(answer(page)).toHaveText(/stops/);
+  await appIsKept(page);
+  await allSent(page);
+  const other = await onOtherDevice(browser, page);
+  await other.goto(page.url());
+  await expect(answer(other)).toHaveText(/stops/);
+  const front = (of: Page) => stops(of).filter({ hasText: 'Ground floor, front wall' });
+  const line = (of: Page) => of.getByRole('button', { name: /, Ground floor, front wall/ }).nth(1);
+  for (const one of [page, other]) {
+    await front(one).click();
+    await expect(line(one)).toBeVisible();
+  }
+  await app.stop();
+
+  const say = async (on: Page, value: string) => {
+    await line(on).click();
+    await on.getByRole('radio', { name: value, exact: true }).click();
+  };
+  await say(page, 'Good');
+  // Pressed twice it is one.
+  await page.getByRole('radio', { name: 'Good', exact: true }).click();
+  await page.getByRole('button', { name: 'Close', exact: true }).last().click();
+  await expect(line(page)).toHaveAccessibleName(/, Good$/);
+  await expect(front(page)).toContainText(/\d+ left/);
+
+  await say(other, 'Mend');
+  await other.getByRole('checkbox').first().click();
+  await other.getByLabel('Note', { exact: true }).fill('behind the meter');
+  await other.getByRole('button', { name: 'Close', exact: true }).last().click();
+  await expect(line(other)).toHaveAccessibleName(/, Mend$/);
+
+  await app.start();
+  for (const one of [page, other]) {
+    await one.reload();
+    await front(one).click();
+    await expect(line(one)).toHaveAccessibleName(/, Mend$/);
+    await allSent(one);
+  }
+  // The worse counts on both, and both are shown; who looks again settles it.
+  await line(page).click();
+  await expect(page.getByText(/Mend.* · Good.*: said without knowing of each other/)).toBeVisible();
+  await expect(page.getByLabel('Note', { exact: true })).toHaveValue('behind the meter');
+  await page.getByRole('radio', { name: 'Good', exact: true }).click();
+  await expect(page.getByText(/without knowing of each other/)).toHaveCount(0);
+  await page.getByRole('button', { name: 'Close', exact: true }).last().click();
+  await expect(line(other)).toHaveAccessibleName(/, Good$/);
+  await page.getByRole('button', { name: 'Undo' }).last().click();
+  await expect(line(page)).toHaveAccessibleName(/, Mend$/);
+  await other.close();
+});
+
 test('planned services stand as holes to come; what is on a part that is gone asks where it is now', async ({
   page,
   app,

@@ -1,5 +1,6 @@
 import type { HousePath } from '@calvet/core';
 import {
+  CATALOGUE_VERSION,
   CHECKPOINTS,
   suitsNeeds,
   suitsSchools,
@@ -48,6 +49,8 @@ export interface StopHere extends Stop {
 /** All that has to be looked at in a house, in the order in which it is walked. */
 export interface Walk {
   readonly state: 'walked';
+  /** Version of the catalogue that its checkpoints are of. */
+  readonly catalogueVersion: number;
   readonly stops: readonly StopHere[];
   readonly areas: readonly MappedArea[];
   readonly junctions: readonly JunctionItem[];
@@ -311,6 +314,7 @@ export function generateWalk(kept: Planned): GeneratedWalk {
   }));
   return {
     state: 'walked',
+    catalogueVersion: CATALOGUE_VERSION,
     // Stretches stand in the walk whatever is asked there: holes are looked for along all of them.
     stops: all.filter(
       ({ kind, checkpoints, junctions: here }) =>

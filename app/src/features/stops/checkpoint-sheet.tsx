@@ -2,17 +2,22 @@ import type { Checkpoint } from '@calvet/contract/catalogue/catalogue';
 import { PHASE_WORDS, type OwnCheckpoint } from '@calvet/contract/plan/own-checkpoint';
 import { COVER_WORDS, TRADE_WORDS } from '@calvet/contract/plan/work-words';
 import type { CheckpointHere } from '@calvet/contract/walk/generate-walk';
+import type { Standing } from '@calvet/contract/walk/standing-verdicts';
+import type { VerdictValue } from '@calvet/contract/walk/verdict';
 import { StyleSheet, View } from 'react-native';
 import { Button } from '../../ui/button';
 import { Sheet } from '../../ui/sheet';
 import { Text } from '../../ui/text';
 import { space } from '../../ui/tokens';
+import { VerdictFields } from './verdict-fields';
 
 interface CheckpointSheetProps {
   readonly here: CheckpointHere;
   /** As the catalogue has it; undefined of one that was added to this house. */
   readonly checkpoint: Checkpoint | undefined;
   readonly own: OwnCheckpoint | undefined;
+  readonly standing: Standing | undefined;
+  readonly onGive: (value: VerdictValue) => void;
   /** Leaves it out: here alone, or everywhere in this house. */
   readonly onLeaveOut: (where: 'here' | 'everywhere') => void;
   readonly onClose: () => void;
@@ -30,7 +35,8 @@ function Told({ label, text }: { readonly label: string; readonly text: string }
 }
 
 /** What a checkpoint asks, what good looks like, and how it fails. */
-export function CheckpointSheet({ here, checkpoint, own, onLeaveOut, onClose }: CheckpointSheetProps) {
+export function CheckpointSheet(props: CheckpointSheetProps) {
+  const { here, checkpoint, own, standing, onGive, onLeaveOut, onClose } = props;
   const trade = checkpoint?.trade ?? own?.trade;
   return (
     <Sheet title={checkpoint?.title ?? own?.title ?? 'Checkpoint'} onClose={onClose}>
@@ -40,6 +46,7 @@ export function CheckpointSheet({ here, checkpoint, own, onLeaveOut, onClose }: 
           {checkpoint.caution}
         </Text>
       )}
+      <VerdictFields standing={standing} checkpoint={checkpoint} onGive={onGive} />
       {checkpoint !== undefined && (
         <>
           <Told label="Look at" text={checkpoint.what} />

@@ -2,6 +2,8 @@ import type { Checkpoint } from '@calvet/contract/catalogue/catalogue';
 import { PHASE_WORDS, type OwnCheckpoint, type Phase } from '@calvet/contract/plan/own-checkpoint';
 import { COVER_WORDS } from '@calvet/contract/plan/work-words';
 import type { CheckpointHere, StopHere } from '@calvet/contract/walk/generate-walk';
+import type { Standing } from '@calvet/contract/walk/standing-verdicts';
+import { VERDICT_WORDS, type VerdictValue } from '@calvet/contract/walk/verdict';
 import type { JunctionItem } from '@calvet/contract/walk/junction-items';
 import { useEffect, useRef } from 'react';
 import { Pressable, StyleSheet, View } from 'react-native';
@@ -15,6 +17,7 @@ import { LineMark } from '../../ui/line-mark';
 import { Text } from '../../ui/text';
 import { usePalette } from '../../ui/theme';
 import { space } from '../../ui/tokens';
+import { MARK_OF } from './verdict-mark';
 import { counted } from './words';
 
 interface StopLineProps {
@@ -26,6 +29,8 @@ interface StopLineProps {
   readonly junctions: ReadonlyMap<string, JunctionItem>;
   readonly checkpointOf: (id: string) => Checkpoint | undefined;
   readonly ownOf: (id: string) => OwnCheckpoint | undefined;
+  /** By the key of a checkpoint at its item. */
+  readonly standingOf: (key: string) => Standing | undefined;
   readonly onToggle: () => void;
   readonly onCheckpoint: (here: CheckpointHere) => void;
   readonly onAdd: () => void;
@@ -34,15 +39,26 @@ interface StopLineProps {
 function CheckpointLine({
   here,
   title,
+  value,
   onPress,
 }: {
   readonly here: CheckpointHere;
   readonly title: string;
+  /** What was found; undefined while nobody said it. */
+  readonly value: VerdictValue | undefined;
   readonly onPress: () => void;
 }) {
   const palette = usePalette();
   return (
-    <Pressable role="button" aria-label={`${title}, ${here.itemName}`} onPress={onPress} style={styles.line}>
+    <Pressable
+      role="button"
+      aria-label={[title, here.itemName, ...(value === undefined ? [] : [VERDICT_WORDS[value]])].join(', ')}
+      onPress={onPress}
+      style={styles.line}
+    >
+      <View style={styles.mark}>
+        <LineMark mark={value === undefined ? 'dotted' : MARK_OF[value]} width={28} />
+      </View>
       <View style={styles.names}>
         <Text>{title}</Text>
         <Text look="small" tone="soft">
@@ -50,6 +66,11 @@ function CheckpointLine({
           {here.coverEvent === 'none' ? '' : ` · hidden by: ${COVER_WORDS[here.coverEvent].toLowerCase()}`}
         </Text>
       </View>
+      {value !== undefined && (
+        <Text look="strong" tone={value === 'mend' ? 'ember' : undefined}>
+          {VERDICT_WORDS[value]}
+        </Text>
+      )}
       <Icon name="chevron-right" size={22} color={palette.soft} />
     </Pressable>
   );
@@ -73,15 +94,21 @@ function JunctionLine({ item: { name, lengthM, changes } }: { readonly item: Jun
   );
 }
 
+/** Somebody looked there; “not seen” says that nobody could. */
+const isLooked = (standing: Standing | undefined): boolean =>
+  standing !== undefined && standing.counts.value !== 'notSeen';
+
 /** A stop of the walk: closed its name and how much is seen from it, open all of that, by phase. */
 export function StopLine(props: StopLineProps) {
-  const { stop, number, isOpen, junctions, checkpointOf, ownOf, onToggle, onCheckpoint, onAdd } = props;
+  const { stop, number, isOpen, junctions, checkpointOf, ownOf, standingOf, onToggle, onCheckpoint, onAdd } =
+    props;
   const line = useRef<View>(null);
   useEffect(() => {
     // On the web what is shown is an element of the page.
     if (isOpen) (line.current as unknown as HTMLElement | null)?.scrollIntoView({ block: 'nearest' });
   }, [isOpen]);
   const phases = [...new Set(stop.checkpoints.map(({ phase }) => phase))];
+  const looked = stop.checkpoints.filter(({ key }) => isLooked(standingOf(key))).length;
   const joined = stop.junctions.flatMap((key) => junctions.get(key) ?? []);
   const titleOf = (id: string): string => checkpointOf(id)?.title ?? ownOf(id)?.title ?? '…';
   return (
@@ -94,6 +121,7 @@ export function StopLine(props: StopLineProps) {
             ? 'with the rest of its wall'
             : [
                 counted(stop.checkpoints.length, 'checkpoint'),
+                ...(looked > 0 ? [`${stop.checkpoints.length - looked} left`] : []),
                 ...(joined.length > 0 ? [counted(joined.length, 'junction')] : []),
               ].join(' · ')
         }
@@ -119,6 +147,7 @@ export function StopLine(props: StopLineProps) {
                     key={here.key}
                     here={here}
                     title={titleOf(here.checkpoint)}
+                    value={standingOf(here.key)?.counts.value}
                     onPress={() => onCheckpoint(here)}
                   />
                 ))}
@@ -150,6 +179,7 @@ const styles = StyleSheet.create({
     minHeight: 56,
     paddingVertical: space.xs,
   },
+  mark: { justifyContent: 'center' },
   number: { minWidth: 34, textAlign: 'right' },
   names: { flex: 1, minWidth: 0 },
   open: { paddingLeft: space.m, paddingBottom: space.m, gap: space.m },

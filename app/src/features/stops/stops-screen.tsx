@@ -32,6 +32,7 @@ import { NoWalk } from './no-walk';
 import { StopLine } from './stop-line';
 import { StopPicture } from './stop-picture';
 import { useCatalogue } from './use-catalogue';
+import { useVerdicts } from './use-verdicts';
 import { useWalkChange } from './walk-change';
 import { counted } from './words';
 
@@ -137,6 +138,7 @@ function WalkedHouse({
   const router = useRouter();
   const isWide = useIsWide();
   const { checkpointOf, error, retry } = useCatalogue();
+  const { standingOf, give } = useVerdicts(view, walk);
   const { change, takeNote } = useWalkChange(view.house.id, walk, plan);
   const [open, setOpen] = useState<string | null>(null);
   const [shown, setShown] = useState<CheckpointHere | null>(null);
@@ -180,6 +182,7 @@ function WalkedHouse({
           junctions={junctions}
           checkpointOf={checkpointOf}
           ownOf={ownOf}
+          standingOf={standingOf}
           onToggle={() => setOpen(stop.key === open ? null : stop.key)}
           onCheckpoint={setShown}
           onAdd={() => setAdding(stop)}
@@ -247,6 +250,8 @@ function WalkedHouse({
           here={shown}
           checkpoint={checkpointOf(shown.checkpoint)}
           own={ownOf(shown.checkpoint)}
+          standing={standingOf(shown.key)}
+          onGive={(value) => give(shown, value)}
           onLeaveOut={(where) => leaveOut(shown, where)}
           onClose={() => setShown(null)}
         />
