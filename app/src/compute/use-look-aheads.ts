@@ -12,7 +12,7 @@ const found = new WeakMap<KeptHouseView, { readonly today: string; readonly ahea
 async function aheadOf(view: KeptHouseView, today: string): Promise<LookAhead> {
   const before = found.get(view);
   if (before?.today === today) return before.ahead;
-  const ahead = await lookAhead({ planned: view, houseId: view.house.id, today });
+  const ahead = await lookAhead({ planned: view, verdicts: view.verdicts, houseId: view.house.id, today });
   found.set(view, { today, ahead });
   return ahead;
 }

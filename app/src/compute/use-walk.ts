@@ -10,12 +10,12 @@ export type WalkKnown = Partial<LookAhead> & Omit<Found<LookAhead>, 'data'>;
 
 /** Finds what has to be looked at in a house, and by when: again whenever its plan changes, and on a new day. */
 export function useWalk(view: HouseView): WalkKnown {
-  const { house, plans, storeys, zones, roofs, openings, features, works } = view;
+  const { house, plans, storeys, zones, roofs, openings, features, works, verdicts } = view;
   const today = useToday();
   const find = useCallback(() => {
     const planned = { plans, storeys, zones, roofs, openings, features, works };
-    return lookAhead({ planned, houseId: house.id, today });
-  }, [house.id, plans, storeys, zones, roofs, openings, features, works, today]);
+    return lookAhead({ planned, verdicts, houseId: house.id, today });
+  }, [house.id, plans, storeys, zones, roofs, openings, features, works, verdicts, today]);
   const { data, ...state } = useFound(find);
   return { ...data, ...state };
 }

@@ -34,7 +34,8 @@ const nothing: Planned = {
   features: [],
   works: [],
 };
-const asking = (planned: Planned = nothing) => lookAhead({ planned, houseId: 'h', today: '2027-03-08' });
+const asking = (planned: Planned = nothing) =>
+  lookAhead({ planned, verdicts: [], houseId: 'h', today: '2027-03-08' });
 const last = (): MockWorker => mockStarted.at(-1) as MockWorker;
 const numberOf = (worker: MockWorker, at: number): number => worker.asked[at]?.number ?? -1;
 

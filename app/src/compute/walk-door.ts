@@ -51,9 +51,9 @@ const plannedIn = ({ plans, storeys, zones, roofs, openings, features, works }: 
  * Finds in a web worker what has to be looked at in a house, and by when.
  * @throws rejects where the worker itself fails; a drawing that cannot be measured is an answer
  */
-export function lookAhead({ planned, houseId, today }: WalkQuestion): Promise<LookAhead> {
+export function lookAhead({ planned, ...question }: WalkQuestion): Promise<LookAhead> {
   const number = ++count;
-  const request: WalkRequest = { number, planned: plannedIn(planned), houseId, today };
+  const request: WalkRequest = { number, planned: plannedIn(planned), ...question };
   return new Promise((resolve, reject) => {
     waiting.set(number, { resolve, reject });
     started().postMessage(request);

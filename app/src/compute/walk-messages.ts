@@ -1,10 +1,13 @@
 import type { CalendarHere } from '@calvet/contract/calendar/calendar-here';
 import type { Planned } from '@calvet/contract/plan/plan-input';
+import type { Verdict } from '@calvet/contract/walk/verdict';
 import type { GeneratedWalk } from '@calvet/contract/walk/generate-walk';
 
 /** What is asked of a house: all that has to be looked at in it, and by when. */
 export interface WalkQuestion {
   readonly planned: Planned;
+  /** What was found in it so far. */
+  readonly verdicts: readonly Verdict[];
   readonly houseId: string;
   /** YYYY-MM-DD, where one is. */
   readonly today: string;

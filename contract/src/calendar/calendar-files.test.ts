@@ -27,7 +27,7 @@ const undated = sampleWork('some day', 'cladding', HOUSE);
 
 function dated(works: readonly Work[]) {
   const planned = plannedOf(drawing, { plan, works });
-  const found = calendarHere(planned, walked(planned), HOUSE, '2027-03-01');
+  const found = calendarHere(planned, walked(planned), HOUSE, '2027-03-01', []);
   if (found.state !== 'dated') throw new Error('dated');
   return found;
 }

@@ -4,6 +4,8 @@ import { AIR_BARRIER_WORDS, type AirBarrier } from '../plan/schools';
 import { STARTING_SETS } from '../plan/starting-sets';
 import { WORK_WORDS } from '../plan/work-words';
 import type { Work } from '../plan/work';
+import type { Verdict, VerdictValue } from '../walk/verdict';
+import { notStored } from '../record';
 import { calendarHere, checkpointsOf, urgentHolds, type CalendarHere } from './calendar-here';
 import type { Hold } from './hold';
 import { startingWorks, stepsFor } from './starting-works';
@@ -18,10 +20,11 @@ function calendar(
   today: string,
   plan = FRAMED,
   features = [sampleFeature('tub', 'tubOnOuterWall', 'u1')],
+  verdicts: readonly Verdict[] = [],
 ) {
   const planned = plannedOf(drawing, { plan, features, works });
   const walk = walked(planned);
-  return { walk, found: calendarHere(planned, walk, HOUSE, today) };
+  return { walk, found: calendarHere(planned, walk, HOUSE, today, verdicts) };
 }
 
 function dated(
@@ -67,6 +70,39 @@ describe('by when things are looked at', () => {
     expect(passed.findings.map(({ rule, work }) => [rule, work])).toEqual([['has-it-begun', 'fill']]);
     const begun = dated([{ ...fill, begunOn: '2027-03-15' }], '2027-03-17');
     expect(before(begun, 'fill').map(({ state }) => state)).toEqual(['coveredUnseen']);
+  });
+
+  test('what somebody looked at holds up nothing, and was not covered unseen; “not seen” changes nothing', () => {
+    const works = [{ ...fill, begunOn: '2027-03-15' }];
+    const hidden = before(dated(works, '2027-03-17'), 'fill')[0]?.checkpoints ?? [];
+    const [key = ''] = hidden;
+    const [checkpoint = '', item = ''] = key.split('@');
+    const unseenAfter = (value: VerdictValue, seenOn: string): boolean => {
+      const given: Verdict = {
+        ...notStored('v', HOUSE),
+        value,
+        checkpoint,
+        item,
+        catalogueVersion: 2,
+        phase: 'beforeFill',
+        looked: 'onSite',
+        seenOn,
+        reasons: [],
+        note: null,
+        readings: [],
+        placeName: 'There',
+        follows: [],
+      };
+      const { found } = calendar(works, '2027-03-17', FRAMED, undefined, [given]);
+      if (found.state !== 'dated') throw new Error(JSON.stringify(found));
+      return found.holds.some(({ checkpoints }) => checkpoints.includes(key));
+    };
+    expect(hidden.length).toBeGreaterThan(1);
+    expect(unseenAfter('good', '2027-03-12')).toBe(false);
+    expect(unseenAfter('mend', '2027-03-15')).toBe(false);
+    expect(unseenAfter('notSeen', '2027-03-12')).toBe(true);
+    // Once it is covered nobody sees it any more.
+    expect(unseenAfter('good', '2027-03-16')).toBe(true);
   });
 
   test('of works on a part and on all of a house that on the part counts, on a feature too', () => {

@@ -10,6 +10,8 @@ import { orLeftOut, planOf, type Planned } from '../plan/plan-input';
 import { numberOfWeekday } from '../plan/weekdays';
 import { refusalFromCore, type FieldRefusal } from '../refusal-of';
 import { HOUSE_PATH } from '../walk/paths';
+import { firstSeenOn, standingVerdicts } from '../walk/standing-verdicts';
+import type { Verdict } from '../walk/verdict';
 import type { CheckpointHere, Walk } from '../walk/generate-walk';
 import { isWithin, type Hold } from './hold';
 
@@ -38,8 +40,14 @@ function inputOf(
   { paths, stops }: Pick<Walk, 'paths' | 'stops'>,
   houseId: string,
   today: string,
+  verdicts: readonly Verdict[],
 ): CalendarInput {
   const { workdays, closedDays } = planOf(planned);
+  const standing = standingVerdicts(verdicts);
+  const seenOn = (key: string): string | undefined => {
+    const there = standing.get(key);
+    return there === undefined ? undefined : orLeftOut(firstSeenOn(there));
+  };
   const known = new Set(planned.works.map(({ id }) => id));
   return {
     today,
@@ -60,7 +68,7 @@ function inputOf(
       half: orLeftOut(half),
     })),
     items: stops.flatMap(({ checkpoints }) =>
-      checkpoints.map(({ key, coverEvent, path }) => ({ id: key, coverEvent, path })),
+      checkpoints.map(({ key, coverEvent, path }) => ({ id: key, coverEvent, path, seenOn: seenOn(key) })),
     ),
   };
 }
@@ -86,20 +94,22 @@ function holdsOf(items: readonly HoldPoint[]): readonly Hold[] {
 /**
  * When the works of a house are done, and by when what they hide has to be looked at.
  * @param today YYYY-MM-DD, where one is
+ * @param verdicts what was found so far: what somebody has looked at is no hold any more
  */
 export function calendarHere(
   planned: Planned,
   walk: Pick<Walk, 'paths' | 'stops'>,
   houseId: string,
   today: string,
+  verdicts: readonly Verdict[],
 ): CalendarHere {
-  const input = inputOf(planned, walk, houseId, today);
+  const input = inputOf(planned, walk, houseId, today, verdicts);
   try {
     const { works, items, findings } = computeWith(holdPointsOperation, input);
     return {
       state: 'dated',
       works: new Map(works.map((each) => [each.id, each])),
-      holds: holdsOf(items.filter(({ state }) => state !== 'open')),
+      holds: holdsOf(items.filter(({ state }) => state !== 'open' && state !== 'seen')),
       findings,
     };
   } catch (error) {

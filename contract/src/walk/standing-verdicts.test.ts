@@ -1,5 +1,5 @@
 import { notStored } from '../record';
-import { followsOf, standingVerdicts, type Standing } from './standing-verdicts';
+import { firstSeenOn, followsOf, standingVerdicts, type Standing } from './standing-verdicts';
 import type { Verdict, VerdictValue } from './verdict';
 
 const HOUSE = '019df200-5000-77f8-8937-913296a3c6b5';
@@ -19,6 +19,7 @@ function given(
     catalogueVersion: 2,
     phase: 'beforeFill',
     looked: 'onSite',
+    seenOn: '2027-03-08',
     reasons: [],
     note: null,
     readings: [],
@@ -114,4 +115,23 @@ test('each checkpoint of each item stands for itself', () => {
 
 test('where nothing was said the next follows nothing', () => {
   expect(followsOf(standing())).toEqual([]);
+});
+
+test('what was seen is seen since the first who looked, unless nobody could in the end', () => {
+  const on = (seenOn: string) => ({ seenOn });
+  const seen = (...verdicts: readonly Verdict[]): string | null => {
+    const found = standing(...verdicts);
+    return found === undefined ? null : firstSeenOn(found);
+  };
+  expect(
+    seen(
+      given('a', 'notSeen', [], on('2027-03-01')),
+      given('b', 'mend', ['a'], on('2027-03-03')),
+      given('c', 'good', ['b'], on('2027-03-09')),
+    ),
+  ).toBe('2027-03-03');
+  expect(
+    seen(given('a', 'good', [], on('2027-03-01')), given('b', 'notSeen', ['a'], on('2027-03-02'))),
+  ).toBeNull();
+  expect(seen(given('a', 'notHere', [], on('2027-03-05')))).toBe('2027-03-05');
 });

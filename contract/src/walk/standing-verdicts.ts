@@ -46,6 +46,18 @@ export function standingVerdicts(verdicts: readonly Verdict[]): ReadonlyMap<stri
   );
 }
 
+/**
+ * The day on which somebody looked first; null where what counts is that nobody could. What was seen before it was covered
+ * stays seen, whatever was found there later.
+ */
+export function firstSeenOn({ counts, all }: Standing): string | null {
+  if (counts.value === 'notSeen') return null;
+  return all.reduce(
+    (first, { value, seenOn }) => (value !== 'notSeen' && seenOn < first ? seenOn : first),
+    counts.seenOn,
+  );
+}
+
 /** What the next verdict follows: all that nothing follows yet. */
 export const followsOf = (standing: Standing | undefined): Verdict['follows'] =>
   standing === undefined ? [] : [standing.counts, ...standing.beside].map(({ id }) => ({ id }));

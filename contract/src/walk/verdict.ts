@@ -1,4 +1,4 @@
-import { figure, filled, group, id, list, option, said } from '../kind/field';
+import { day, figure, filled, group, id, list, option, said } from '../kind/field';
 import { kindOf } from '../kind/kind';
 import { FOLLOWS_MAX, ITEM_KEY_MAX, NAME_MAX, VERDICT_READINGS_MAX, VERDICT_REASONS_MAX } from '../limits';
 import { PHASE_WORDS, type Phase } from '../plan/own-checkpoint';
@@ -59,6 +59,8 @@ export interface VerdictBody {
   readonly catalogueVersion: number;
   readonly phase: Phase;
   readonly looked: Looked;
+  /** The day on which somebody looked, YYYY-MM-DD. */
+  readonly seenOn: string;
   readonly reasons: readonly VerdictReason[];
   readonly note: string | null;
   readonly readings: readonly VerdictReading[];
@@ -88,6 +90,7 @@ export const verdict = kindOf<VerdictBody>()({
     catalogueVersion: figure('Version of the catalogue', 'count', { min: 1, max: 1e4, whole: true }),
     phase: option('When', PHASE_WORDS),
     looked: option('Looked', LOOKED_WORDS),
+    seenOn: day('Looked on'),
     reasons: list<VerdictReason>(
       'How it fails',
       'A reason',

@@ -48,7 +48,7 @@ const nameIn = (works: readonly Work[], id: string | null | undefined): string =
 function answerOf(holds: readonly Hold[], works: readonly Work[]): string {
   const next = holds.find(isToCome);
   if (next === undefined || next.seeBy === null)
-    return works.length === 0 ? 'No dates yet' : 'Nothing is dated yet';
+    return works.length === 0 ? 'No dates yet' : 'Nothing to see by a day';
   const what = `${next.checkpoints.length} before “${nameIn(works, next.work)}”`;
   return `${next.state === 'late' ? 'Late since' : 'First hold'} ${weekday(next.seeBy)}: ${what}`;
 }

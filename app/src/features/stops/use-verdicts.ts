@@ -5,6 +5,7 @@ import { useMemo } from 'react';
 import type { HouseView } from '../../data/as-drawn';
 import { useStore } from '../../data/store-context';
 import { useNote } from '../../ui/undo';
+import { useToday } from '../../ui/use-today';
 
 interface Verdicts {
   /** What counts at a checkpoint; undefined while nobody said anything. */
@@ -20,6 +21,7 @@ export function useVerdicts(
 ): Verdicts {
   const { createRecord, deleteRecord } = useStore();
   const note = useNote();
+  const today = useToday();
   const standing = useMemo(() => standingVerdicts(verdicts), [verdicts]);
   const standingOf = (key: string) => standing.get(key);
   return {
@@ -35,6 +37,7 @@ export function useVerdicts(
         catalogueVersion,
         phase,
         looked: 'onSite',
+        seenOn: today,
         reasons: [],
         note: null,
         readings: [],

@@ -5,6 +5,7 @@ CREATE TABLE `verdict` (
 	`catalogue_version` smallint NOT NULL,
 	`phase` varchar(20) NOT NULL,
 	`looked` varchar(20) NOT NULL,
+	`seen_on` char(10) NOT NULL,
 	`reasons` json NOT NULL,
 	`note` varchar(960),
 	`readings` json NOT NULL,
