@@ -1,6 +1,6 @@
-import file from './penetration-rules.json';
+import { RULES_TABLE } from './rules-table';
 
-const { lists } = file;
+const { lists, rules, cautions } = RULES_TABLE;
 
 /** What goes through, or is left open. */
 export type PenetrationWhat = keyof typeof lists.what;
@@ -67,5 +67,5 @@ export interface PenetrationCaution {
 }
 
 /** Our own rules of order of magnitude; among equals the first counts. Local code and licensed trades decide before them. */
-export const PENETRATION_RULES = file.rules as readonly PenetrationRule[];
-export const PENETRATION_CAUTIONS = file.cautions as readonly PenetrationCaution[];
+export const PENETRATION_RULES = rules as readonly PenetrationRule[];
+export const PENETRATION_CAUTIONS = cautions as readonly PenetrationCaution[];
