@@ -20,7 +20,12 @@ const SOURCES = [
   'bin/machine/built-server.mjs',
   'package-lock.json',
 ];
-const ENTRIES = ['index.ts', join('service', 'long-computation.ts')];
+/** Where each begins, and as what it is built. */
+const SCRIPTS = [
+  { entry: 'index.ts', format: 'esm', extension: '.js' },
+  // A thread that is ended while it still loads an ES module takes the whole process with it.
+  { entry: join('service', 'long-computation.ts'), format: 'cjs', extension: '.cjs' },
+];
 
 /** Packages of this checkout go into the script. */
 const ours = {
@@ -59,19 +64,22 @@ export async function builtServer() {
   mkdirSync(folder, { recursive: true });
   const made = mkdtempSync(join(folder, 'making-'));
   const source = join(root, 'server', 'src');
-  await build({
-    entryPoints: ENTRIES.map((entry) => join(source, entry)),
-    outbase: source,
-    outdir: made,
-    bundle: true,
-    platform: 'node',
-    format: 'esm',
-    target: 'node20',
-    alias: ours,
-    external: packagesOf('server', 'contract'),
-    sourcemap: true,
-    logLevel: 'error',
-  });
+  for (const { entry, format, extension } of SCRIPTS) {
+    await build({
+      entryPoints: [join(source, entry)],
+      outbase: source,
+      outdir: made,
+      outExtension: { '.js': extension },
+      bundle: true,
+      platform: 'node',
+      format,
+      target: 'node20',
+      alias: ours,
+      external: packagesOf('server', 'contract'),
+      sourcemap: true,
+      logLevel: 'error',
+    });
+  }
   cpSync(join(source, 'store', 'migrations'), join(made, 'store', 'migrations'), { recursive: true });
   try {
     renameSync(made, built);

@@ -30,12 +30,9 @@ async function openTables({ databaseUrl }: Settings) {
 
 async function start(settings: Settings, log: Logger): Promise<void> {
   const database = await openTables(settings);
-  // Beside this file, in the same language: built, or as it stands in the sources.
-  const computations = join(
-    import.meta.dirname,
-    'service',
-    `long-computation${extname(import.meta.filename)}`,
-  );
+  // Beside this file: built, or as it stands in the sources.
+  const isBuilt = extname(import.meta.filename) === '.js';
+  const computations = join(import.meta.dirname, 'service', `long-computation.${isBuilt ? 'cjs' : 'ts'}`);
   const threads = openThreads(computations, (err) => log.error({ err }, 'A thread failed'));
   const photos = await openPhotoStore(process.env);
   const clean = () => {

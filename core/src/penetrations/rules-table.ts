@@ -1,3 +1,4 @@
+/* eslint-disable max-lines -- a table, one rule after the other */
 /**
  * Words, cautions and rules of how holes are closed, as data: our own, of the order of what holds on site. Ids are for ever; texts
  * may be improved.

@@ -69,7 +69,7 @@ test('two hundred computations, half of them given up, leave no descriptor behin
 test('threads give way to everything else that the process does', async () => {
   const script = process.env.CALVET_SERVER;
   if (script === undefined) throw new Error('Run this through "npm test", which builds the server.');
-  const made = openThreads(join(dirname(script), 'service', 'long-computation.js'), () => undefined);
+  const made = openThreads(join(dirname(script), 'service', 'long-computation.cjs'), () => undefined);
   open.push(made);
   const input = { temperatureC: 21, relativeHumidity: 0.45 };
   expect(await made.run({ name: 'air.dewPoint', input }, never)).toHaveProperty('output.dewPointC');
