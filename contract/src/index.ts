@@ -176,11 +176,11 @@ export {
 } from './plan/storey';
 export { ZONE_WORDS, type Zone, type ZoneBody, type ZoneUse } from './plan/zone';
 export { roof, ROOF_WORDS, type Roof, type RoofBody, type Wing, type WingEnd } from './plan/roof';
+export { SERVICE_WORDS } from '@calvet/core/penetrations/service-words';
 export {
   feature,
   FEATURE_WORDS,
   newFeature,
-  SERVICE_WORDS,
   type Feature,
   type FeatureBody,
   type FeatureUse,

@@ -1,3 +1,4 @@
+import { SERVICE_WORDS } from '@calvet/core/penetrations/service-words';
 import { figure, id, option, orNull, said } from '../kind/field';
 import { kindOf } from '../kind/kind';
 import { FEATURES_MAX, NAME_MAX, WALL_LENGTH_MAX_M } from '../limits';
@@ -49,30 +50,7 @@ export const FEATURE_WORDS = {
 
 export type FeatureUse = keyof typeof FEATURE_WORDS;
 
-/** What a planned service brings through the envelope, in words. */
-export const SERVICE_WORDS = {
-  cable: 'Cable',
-  cableBundle: 'Several cables or lines in one hole',
-  conduit: 'Conduit or stub',
-  waterPipe: 'Water pipe',
-  wastePipe: 'Waste pipe',
-  ventStack: 'Vent stack',
-  drainCutout: 'Cut-out for a drain',
-  floorFlange: 'Toilet flange or shower base',
-  duct: 'Air duct',
-  hotDuct: 'Kitchen hood or dryer duct',
-  serviceLine: 'Refrigerant, drain or power line',
-  sleeve: 'Sleeve with lines in it',
-  box: 'Electrical box',
-  recessedLight: 'Recessed light',
-  flue: 'Flue or chimney',
-  gasPipe: 'Gas pipe',
-  radonPipe: 'Radon pipe',
-  steel: 'Steel beam or bracket',
-  joistEnd: 'Timber end in masonry',
-  hanger: 'Joist hanger in masonry',
-} as const;
-
+/** What a planned service brings through the envelope. */
 export type ServiceWhat = keyof typeof SERVICE_WORDS;
 
 /** Something of a house that calls for a look of its own, and where it is. */

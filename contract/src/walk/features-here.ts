@@ -1,5 +1,6 @@
 import type { Need } from '../catalogue/catalogue';
-import { SERVICE_WORDS, type Feature, type ServiceWhat } from '../plan/feature';
+import { SERVICE_WORDS } from '@calvet/core/penetrations/service-words';
+import type { Feature, ServiceWhat } from '../plan/feature';
 import { itemKey } from '../plan/item-key';
 import { planOf } from '../plan/plan-input';
 import { BOUNDARY_WORDS, isConcrete, type Storey } from '../plan/storey';

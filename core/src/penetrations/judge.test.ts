@@ -3,7 +3,6 @@ import { judgePenetration } from './judge';
 import type { PenetrationInput } from './penetration-input';
 import {
   FLAG_WORDS,
-  PENETRATION_RULES,
   PENETRATION_WORDS,
   SEAL_WORDS,
   THROUGH_WORDS,
@@ -11,7 +10,9 @@ import {
   type PenetrationThrough,
   type PenetrationWhat,
   type Seal,
-} from './penetration-rules';
+} from './penetration-words';
+import { SEAL_RULES } from './rules-of-seals';
+import { THING_RULES } from './rules-of-things';
 
 const keysOf = <K extends string>(words: Readonly<Record<K, string>>): readonly K[] =>
   Object.keys(words) as K[];
@@ -72,7 +73,7 @@ test('whatever does not fit says why, and what to do instead', () => {
 
 test('every rule decides on some hole', () => {
   const decided = new Set(judged.map(({ judgement: { rule } }) => rule));
-  expect(PENETRATION_RULES.map(({ id }) => id).filter((id) => !decided.has(id))).toEqual([]);
+  expect([...THING_RULES, ...SEAL_RULES].map(({ id }) => id).filter((id) => !decided.has(id))).toEqual([]);
 });
 
 test('nothing and fibre never close a hole, whatever goes through', () => {

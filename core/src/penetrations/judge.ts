@@ -2,15 +2,11 @@ import type { Operation } from '../operation';
 import { Refusal } from '../refusal';
 import { as, list, optional, outcome, text } from '../schema';
 import { penetrationSchema, type PenetrationInput } from './penetration-input';
-import {
-  PENETRATION_CAUTIONS,
-  PENETRATION_RULES,
-  type PenetrationCaution,
-  type PenetrationRule,
-  type Seal,
-  type SealVerdict,
-} from './penetration-rules';
+import type { PenetrationCaution, PenetrationRule, SealVerdict } from './penetration-rule';
+import type { Seal } from './penetration-words';
 import { ruleHolds } from './rule-holds';
+import { SEAL_RULES } from './rules-of-seals';
+import { PENETRATION_CAUTIONS, THING_RULES } from './rules-of-things';
 import { BY_WIDTH, withSealByWidth } from './seal-by-width';
 
 /** How a hole is closed, why, and what would be better. */
@@ -43,19 +39,18 @@ const HALVES: ReadonlySet<Seal> = new Set(['boxFilled', 'faceSealed']);
  */
 export function rulesThatHold(input: PenetrationInput): RulesThatHold {
   const { seals } = input;
-  const ofSeals = PENETRATION_RULES.filter(({ kind }) => kind === 'seal');
   const known = seals
     .map((seal) => {
       const tried = HALVES.has(seal) ? seals : [seal];
-      const held = ofSeals.filter((rule) => ruleHolds(rule, input, tried));
+      const held = SEAL_RULES.filter((rule) => ruleHolds(rule, input, tried));
       return { held, worst: worstOf(held) };
     })
     .filter(({ held }) => held.length > 0);
   const best = Math.min(...known.map(({ worst }) => worst));
   const ofBest = new Set(known.filter(({ worst }) => worst === best).flatMap(({ held }) => held));
   return {
-    thing: PENETRATION_RULES.filter((rule) => rule.kind === 'thing' && ruleHolds(rule, input, seals)),
-    seal: ofSeals.filter((rule) => ofBest.has(rule)),
+    thing: THING_RULES.filter((rule) => ruleHolds(rule, input, seals)),
+    seal: SEAL_RULES.filter((rule) => ofBest.has(rule)),
   };
 }
 

@@ -8,7 +8,7 @@ import {
   type PenetrationThrough,
   type PenetrationWhat,
   type Seal,
-} from './penetration-rules';
+} from './penetration-words';
 
 /** A hole, and how it is closed in one plane. */
 export interface PenetrationInput {

@@ -1,5 +1,6 @@
 import type { PenetrationInput } from './penetration-input';
-import type { PenetrationRule, Seal } from './penetration-rules';
+import type { PenetrationRule } from './penetration-rule';
+import type { Seal } from './penetration-words';
 
 /** True where the list is not given, or the value is in it. */
 const isIn = <T>(list: readonly T[] | undefined, value: T): boolean =>

@@ -1,4 +1,4 @@
-import type { PenetrationThrough } from './penetration-rules';
+import type { PenetrationThrough } from './penetration-words';
 
 /** What rules say where the width decides. */
 export const BY_WIDTH = 'Seal by the width of the gap';

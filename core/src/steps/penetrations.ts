@@ -1,6 +1,6 @@
 import { rulesThatHold } from '../penetrations/judge';
 import type { PenetrationInput } from '../penetrations/penetration-input';
-import type { PenetrationRule } from '../penetrations/penetration-rules';
+import type { PenetrationRule } from '../penetrations/penetration-rule';
 import { found, step, type Step } from './step';
 
 const counted = (rules: readonly PenetrationRule[], verdict: PenetrationRule['verdict']): number =>

@@ -1,24 +1,7 @@
-import { RULES_TABLE } from './rules-table';
-
-const { lists, rules, cautions } = RULES_TABLE;
-
-/** What goes through, or is left open. */
-export type PenetrationWhat = keyof typeof lists.what;
-/** What it goes through. */
-export type PenetrationThrough = keyof typeof lists.through;
-/** What closes a hole in one plane. */
-export type Seal = keyof typeof lists.seal;
-/** What else is known of a hole. */
-export type PenetrationFlag = keyof typeof lists.flags;
+import type { PenetrationFlag, PenetrationThrough, PenetrationWhat, Seal } from './penetration-words';
 
 /** How a hole is closed: as it should be, not for sure, or not at all. */
 export type SealVerdict = 'fits' | 'doubtful' | 'wrong';
-
-/** All words of the rules, as people say them. */
-export const PENETRATION_WORDS: Readonly<Record<PenetrationWhat, string>> = lists.what;
-export const THROUGH_WORDS: Readonly<Record<PenetrationThrough, string>> = lists.through;
-export const SEAL_WORDS: Readonly<Record<Seal, string>> = lists.seal;
-export const FLAG_WORDS: Readonly<Record<PenetrationFlag, string>> = lists.flags;
 
 /** When a rule holds: all that is named has to be so. A rule by width holds for no hole whose width is not known. */
 export interface RuleConditions {
@@ -47,10 +30,9 @@ export interface RuleConditions {
   readonly gapUpToMm?: number;
 }
 
-/** A rule on how holes are closed: of a seal, or of a thing however it is sealed. Its id is for ever. */
+/** A rule on how holes are closed: its id is for ever, its texts may be improved. */
 export interface PenetrationRule {
   readonly id: string;
-  readonly kind: 'seal' | 'thing';
   readonly when: RuleConditions;
   readonly verdict: SealVerdict;
   /** Why; empty where it fits. */
@@ -66,6 +48,34 @@ export interface PenetrationCaution {
   readonly text: string;
 }
 
-/** Our own rules of order of magnitude; among equals the first counts. Local code and licensed trades decide before them. */
-export const PENETRATION_RULES = rules as readonly PenetrationRule[];
-export const PENETRATION_CAUTIONS = cautions as readonly PenetrationCaution[];
+/**
+ * A rule by which a hole is closed as it should be.
+ * @example fits('rigid-patch', { seal: ['rigidPatch'] }).verdict // 'fits'
+ */
+export const fits = (id: string, when: RuleConditions): PenetrationRule => ({
+  id,
+  when,
+  verdict: 'fits',
+  reason: '',
+  instead: '',
+});
+
+const unfit =
+  (verdict: SealVerdict) =>
+  (id: string, when: RuleConditions, reason: string, instead: string): PenetrationRule => ({
+    id,
+    when,
+    verdict,
+    reason,
+    instead,
+  });
+/**
+ * A rule by which a hole is not closed for sure: why, and what instead.
+ * @example doubtful('tape', { seal: ['tape'] }, 'Lets go', 'Sealant').verdict // 'doubtful'
+ */
+export const doubtful = unfit('doubtful');
+/**
+ * A rule by which a hole is not closed: why, and what instead.
+ * @example wrong('open', { seal: ['none'] }, 'Open', 'Seal it').verdict // 'wrong'
+ */
+export const wrong = unfit('wrong');

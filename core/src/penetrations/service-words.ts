@@ -1,0 +1,23 @@
+/** What services bring through the envelope, as people say it. */
+export const SERVICE_WORDS = {
+  cable: 'Cable',
+  cableBundle: 'Several cables or lines in one hole',
+  conduit: 'Conduit or stub',
+  waterPipe: 'Water pipe',
+  wastePipe: 'Waste pipe',
+  ventStack: 'Vent stack',
+  drainCutout: 'Cut-out for a drain',
+  floorFlange: 'Toilet flange or shower base',
+  duct: 'Air duct',
+  hotDuct: 'Kitchen hood or dryer duct',
+  serviceLine: 'Refrigerant, drain or power line',
+  sleeve: 'Sleeve with lines in it',
+  box: 'Electrical box',
+  recessedLight: 'Recessed light',
+  flue: 'Flue or chimney',
+  gasPipe: 'Gas pipe',
+  radonPipe: 'Radon pipe',
+  steel: 'Steel beam or bracket',
+  joistEnd: 'Timber end in masonry',
+  hanger: 'Joist hanger in masonry',
+} as const;
