@@ -146,6 +146,7 @@ export {
   MARK_TEXT_MAX,
   OUTLINE_POINTS_MAX,
   MARK_WORDS,
+  ITEM_SUBJECT,
   photo,
   PHOTO_MARK_KINDS,
   type Photo,

@@ -10,6 +10,9 @@ import { roof } from './plan/roof';
 import { storey } from './plan/storey';
 import { work } from './plan/work';
 import { zone } from './plan/zone';
+import { junction } from './walk/junction';
+import { mend } from './walk/mend';
+import { penetration } from './walk/penetration';
 import { verdict } from './walk/verdict';
 import { practice } from './practice/practice';
 import type { LedgerKind } from './ledger';
@@ -27,6 +30,9 @@ export const kinds = {
   work,
   area,
   verdict,
+  junction,
+  penetration,
+  mend,
   airtightnessTest,
   photo,
   practice,

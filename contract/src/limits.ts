@@ -29,6 +29,14 @@ export const CHECKPOINTS_ADDED_MAX = 100;
 export const VERDICT_REASONS_MAX = 30;
 export const VERDICT_READINGS_MAX = 60;
 export const FOLLOWS_MAX = 50;
+/** Of one entry of penetrations: how many holes, in how many ways each is closed, what else is known of it. */
+export const HOLES_MAX = 1000;
+export const PENETRATION_SEALS_MAX = 30;
+export const PENETRATION_FLAGS_MAX = 20;
+export const JUNCTION_WAYS_MAX = 20;
+/** Wider is no gap, and longer no edge, of one hole. */
+export const GAP_MAX_MM = 5000;
+export const PERIMETER_MAX_MM = 100_000;
 export {
   CLOSED_DAYS_MAX,
   WORK_DAYS_MAX,

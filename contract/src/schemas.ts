@@ -2,6 +2,7 @@ import { isDay } from '@calvet/core';
 import Joi from 'joi';
 import type { AnyField, AnyFields } from './kind/field';
 import { byKind, isShownKind, KINDS, kindNamed, type Bodies, type Kind } from './kinds';
+import { ITEM_SUBJECT } from './photos/photo';
 
 const SHA256 = /^[0-9a-f]{64}$/;
 const UUID = /^[0-9a-f]{8}(?:-[0-9a-f]{4}){3}-[0-9a-f]{12}$/;
@@ -73,7 +74,7 @@ function presentSchema(field: AnyField): Joi.Schema {
     case 'option':
       return Joi.valid(...Object.keys(field.words));
     case 'subject':
-      return Joi.object({ kind: Joi.valid(...KINDS.filter(isShownKind)).required(), id: uuid().required() });
+      return Joi.object({ kind: Joi.valid(...SUBJECT_KINDS).required(), id: uuid().required() });
     case 'group':
       return Joi.object(membersOf(field.members));
     case 'shape':
@@ -84,6 +85,9 @@ function presentSchema(field: AnyField): Joi.Schema {
     }
   }
 }
+
+/** What a photo may show: records of some kinds, and items of a drawing, of which there need be none. */
+const SUBJECT_KINDS: readonly string[] = [...KINDS.filter(isShownKind), ITEM_SUBJECT];
 
 /** Schema of what a field holds. */
 export function valueSchema(field: AnyField): Joi.Schema {

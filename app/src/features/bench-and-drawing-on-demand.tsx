@@ -26,3 +26,4 @@ export const BuiltOnDemand = pageOf((piece) => piece.BuiltScreen, 'How it is bui
 export const StopsOnDemand = pageOf((piece) => piece.StopsScreen, 'What to look at');
 export const CalendarOnDemand = pageOf((piece) => piece.CalendarScreen, 'Calendar');
 export const TodayOnDemand = pageOf((piece) => piece.TodayScreen, 'Today');
+export const WalkOnDemand = pageOf((piece) => piece.WalkRoom, 'Walk');

@@ -10,3 +10,4 @@ export { CalendarScreen } from './calendar/calendar-screen';
 export { DrawingScreen } from './drawing/drawing-screen';
 export { StopsScreen } from './stops/stops-screen';
 export { TodayScreen } from './today/today-screen';
+export { WalkRoom } from './walk/walk-room';

@@ -5,6 +5,8 @@ import { Snackbar } from 'react-native-paper';
 interface Note {
   readonly text: string;
   readonly undo?: () => void;
+  /** The page says it itself, with a way back: here it can only be taken back by its keys. */
+  readonly isSaid?: true;
 }
 
 interface NumberedNote {
@@ -67,6 +69,7 @@ export function NoteHost({ children }: { readonly children: ReactNode }) {
   );
   const show = useCallback((note: Note) => {
     if (note.undo !== undefined) undos.current = [...undos.current, note].slice(-TAKEN_BACK_MAX);
+    if (note.isSaid === true) return;
     const number = ++count.current;
     setNotes((shown) => [...shown, { number, note }].slice(-SHOWN_MAX));
   }, []);

@@ -10,7 +10,7 @@ import { orLeftOut, planOf, type Planned } from '../plan/plan-input';
 import { numberOfWeekday } from '../plan/weekdays';
 import { refusalFromCore, type FieldRefusal } from '../refusal-of';
 import { HOUSE_PATH } from '../walk/paths';
-import { firstSeenOn, standingVerdicts } from '../walk/standing-verdicts';
+import { firstSeenOn, isOpenedUp, standingVerdicts } from '../walk/standing-verdicts';
 import type { Verdict } from '../walk/verdict';
 import type { CheckpointHere, Walk } from '../walk/generate-walk';
 import { isWithin, type Hold } from './hold';
@@ -67,8 +67,14 @@ function inputOf(
       doneOn: orLeftOut(doneOn),
       half: orLeftOut(half),
     })),
+    // What was opened up is hidden by nothing.
     items: stops.flatMap(({ checkpoints }) =>
-      checkpoints.map(({ key, coverEvent, path }) => ({ id: key, coverEvent, path, seenOn: seenOn(key) })),
+      checkpoints
+        .filter(({ key }) => {
+          const there = standing.get(key);
+          return there === undefined || !isOpenedUp(there);
+        })
+        .map(({ key, coverEvent, path }) => ({ id: key, coverEvent, path, seenOn: seenOn(key) })),
     ),
   };
 }

@@ -4,12 +4,19 @@ import { PHOTO_MARKS_MAX } from '../limits';
 import type { Stored } from '../record';
 import { PICTURE_BYTES_MAX, PICTURE_SIDE_MAX_PX } from './picture-limits';
 
-/** The record that a photo shows something of; the house itself where it belongs to no part of it. */
+/**
+ * What a photo shows something of: a record, the house itself where it belongs to no part of it, or an item of the drawing
+ * of which nobody recorded anything yet.
+ */
 export interface PhotoSubject {
-  /** Any kind of record that photos may show. */
+  /** Any kind of record that photos may show, or `item`. */
   readonly kind: string;
+  /** Of the record; of an item as it follows from its key. */
   readonly id: string;
 }
+
+/** The kind of a subject that is an item of a drawing. */
+export const ITEM_SUBJECT = 'item';
 
 /** A place in a picture: shares of its width from the left and of its height from the top, 0…1. */
 export interface PicturePoint {

@@ -33,6 +33,10 @@ export const WORK_WORDS = {
   bareTest: 'Bare-shell test',
   servicesTest: 'Test with services in',
   finishedTest: 'Finished test',
+  battens: 'Battens or straps on',
+  openings: 'Openings cut',
+  lifting: 'Lifted, braced or filled through',
+  connecting: 'Services connected',
 } as const satisfies Readonly<Record<WorkKind, string>>;
 
 /** What hides something, in words. */

@@ -61,3 +61,6 @@ export function firstSeenOn({ counts, all }: Standing): string | null {
 /** What the next verdict follows: all that nothing follows yet. */
 export const followsOf = (standing: Standing | undefined): Verdict['follows'] =>
   standing === undefined ? [] : [standing.counts, ...standing.beside].map(({ id }) => ({ id }));
+
+/** True where what counts was found by opening up what hid it. */
+export const isOpenedUp = ({ counts }: Standing): boolean => counts.looked === 'openedUp';

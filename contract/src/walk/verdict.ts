@@ -14,8 +14,8 @@ export const VERDICT_WORDS = {
 
 export type VerdictValue = keyof typeof VERDICT_WORDS;
 
-/** How somebody looked, in words. */
-export const LOOKED_WORDS = { onSite: 'On site', byPhoto: 'By photo' } as const;
+/** How somebody looked, in words. What was covered unseen is opened up, or known from a picture of before. */
+export const LOOKED_WORDS = { onSite: 'On site', byPhoto: 'By photo', openedUp: 'Opened up' } as const;
 
 export type Looked = keyof typeof LOOKED_WORDS;
 
@@ -59,7 +59,7 @@ export interface VerdictBody {
   readonly catalogueVersion: number;
   readonly phase: Phase;
   readonly looked: Looked;
-  /** The day on which somebody looked, YYYY-MM-DD. */
+  /** The day on which somebody looked, of a photo that on which it was taken, YYYY-MM-DD. */
   readonly seenOn: string;
   readonly reasons: readonly VerdictReason[];
   readonly note: string | null;
@@ -73,7 +73,7 @@ export type Verdict = Stored<VerdictBody>;
 
 export const VERDICT_NOTE_MAX = 960;
 const CHECKPOINT_MAX = 60;
-const READING_MAX = 1e6;
+export const READING_MAX = 1e6;
 
 export const verdict = kindOf<VerdictBody>()({
   word: 'Verdict',
@@ -81,8 +81,8 @@ export const verdict = kindOf<VerdictBody>()({
   list: 'verdicts',
   title: ['value', 'placeName'],
   order: 'as made',
-  page: 'stops',
-  isShown: false,
+  page: 'walk',
+  isShown: true,
   fields: {
     value: option('Verdict', VERDICT_WORDS),
     checkpoint: filled('Checkpoint', CHECKPOINT_MAX),

@@ -36,6 +36,10 @@ export const WORK_KINDS = [
   'lining',
   'fixtureTrim',
   'finishedTest',
+  'battens',
+  'openings',
+  'lifting',
+  'connecting',
 ] as const;
 
 export type WorkKind = (typeof WORK_KINDS)[number];

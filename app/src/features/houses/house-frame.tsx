@@ -1,4 +1,4 @@
-import { Navigator, Slot, useGlobalSearchParams, useRouter } from 'expo-router';
+import { Navigator, Slot, useGlobalSearchParams, usePathname, useRouter } from 'expo-router';
 import { createContext, use } from 'react';
 import { StyleSheet, View } from 'react-native';
 import type { HouseView } from '../../data/as-drawn';
@@ -12,6 +12,7 @@ import { AreasTable } from '../fill/areas-table';
 import { PhotoGrid } from '../record/photo-grid';
 import { photosBySubject, subjectsIn } from '../record/photo-words';
 import { RoomBar } from '../shell/room-bar';
+import { roomAt } from '../shell/rooms';
 import { Screen } from '../shell/screen';
 import { SideColumn } from '../shell/side-column';
 import { Empty, Failed, Loading } from '../shell/states';
@@ -98,9 +99,11 @@ function RecordsColumn({ houseId, areaId, photoId }: RecordsColumnProps) {
   return <HousesColumn houseId={houseId} />;
 }
 
-/** Beside an area all areas of its house, beside a photo all photos, else the houses. */
+/** Beside an area all areas of its house, beside a photo all photos, beside the walk nothing, else the houses. */
 function BesideThePage({ houseId }: { readonly houseId: string }) {
   const { areaId, photoId } = useGlobalSearchParams<{ areaId?: string; photoId?: string }>();
+  // The walk has its places there.
+  if (roomAt(usePathname())?.segment === 'walk') return null;
   // The houses beside it need not be drawn anew with every key that is typed into a record.
   if (areaId === undefined && photoId === undefined) return <HousesColumn houseId={houseId} />;
   return <RecordsColumn houseId={houseId} areaId={areaId} photoId={photoId} />;

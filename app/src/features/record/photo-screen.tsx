@@ -28,6 +28,7 @@ import { MarkTools, type Tool } from './mark-tools';
 import { PhotoCanvas } from './photo-canvas';
 import { PhotoGrid } from './photo-grid';
 import {
+  offeredTo,
   photoName,
   photosBySubject,
   subjectName,
@@ -100,7 +101,10 @@ function WhatItShows({ photo, subjects, onKeep }: Omit<PairProps, 'photos'>) {
       {isOpen && (
         <Choice
           label="Shows"
-          options={subjects.map(({ subject, name }) => ({ value: subject.id, label: name }))}
+          options={offeredTo(photo, subjects).map(({ subject, name }) => ({
+            value: subject.id,
+            label: name,
+          }))}
           value={photo.subject.id}
           onChange={(id) => {
             const shown = subjects.find(({ subject }) => subject.id === id);

@@ -1,4 +1,5 @@
 import {
+  ITEM_SUBJECT,
   isShownKind,
   kindNamed,
   KINDS,
@@ -34,8 +35,18 @@ export function subjectsIn(view: HouseView): readonly NamedSubject[] {
   ];
 }
 
+const OF_THE_WALK = 'A place of the walk';
+
+/** Kinds of which a house has hundreds: photos are taken of them, and not put to them afterwards. */
+const MANY: ReadonlySet<string> = new Set(['verdict', 'junction', 'penetration', 'mend']);
+
+/** What a photo can be put to by hand: all but what a house has hundreds of, and what it shows now. */
+export const offeredTo = ({ subject }: Photo, subjects: readonly NamedSubject[]): readonly NamedSubject[] =>
+  subjects.filter((each) => !MANY.has(each.subject.kind) || each.subject.id === subject.id);
+
 /** What a photo shows, in words. */
 export function subjectName(photo: Photo, subjects: readonly NamedSubject[]): string {
+  if (photo.subject.kind === ITEM_SUBJECT) return OF_THE_WALK;
   return (
     subjects.find(({ subject }) => subject.id === photo.subject.id)?.name ?? 'Something that was deleted'
   );
@@ -48,23 +59,23 @@ export interface SubjectPhotos {
   readonly photos: readonly Photo[];
 }
 
-/** Photos subject by subject, in their order; last those of what was deleted. */
+/** Photos subject by subject, in their order; then those of places, last those of what was deleted. */
 export function photosBySubject(
   photos: readonly Photo[],
   subjects: readonly NamedSubject[],
 ): readonly SubjectPhotos[] {
   const known = new Set(subjects.map(({ subject }) => subject.id));
+  const bySubject = new Map<string, Photo[]>();
+  for (const photo of photos) {
+    const { kind, id } = photo.subject;
+    const key = kind === ITEM_SUBJECT ? ITEM_SUBJECT : known.has(id) ? id : 'elsewhere';
+    bySubject.set(key, [...(bySubject.get(key) ?? []), photo]);
+  }
+  const of = (key: string): readonly Photo[] => bySubject.get(key) ?? [];
   return [
-    ...subjects.map(({ subject, name }) => ({
-      key: subject.id,
-      name,
-      photos: photos.filter((photo) => photo.subject.id === subject.id),
-    })),
-    {
-      key: 'elsewhere',
-      name: 'Of what was deleted',
-      photos: photos.filter((photo) => !known.has(photo.subject.id)),
-    },
+    ...subjects.map(({ subject, name }) => ({ key: subject.id, name, photos: of(subject.id) })),
+    { key: ITEM_SUBJECT, name: 'Places of the walk', photos: of(ITEM_SUBJECT) },
+    { key: 'elsewhere', name: 'Of what was deleted', photos: of('elsewhere') },
   ].filter((each) => each.photos.length > 0);
 }
 

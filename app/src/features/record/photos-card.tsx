@@ -23,7 +23,7 @@ interface PhotosCardProps {
 /** The photos of one subject, and the way to take more. */
 export function PhotosCard({ view, subject, hint, onBeforeAdding }: PhotosCardProps) {
   const isWide = useIsWide();
-  const { atWork, trouble, add } = useAddPhotos(view.house.id, subject, onBeforeAdding);
+  const { atWork, trouble, add } = useAddPhotos(view.house.id, subject, { onBefore: onBeforeAdding });
   const photos = view.photos.filter((photo) => photo.subject.id === subject.id);
   return (
     <Card title={photos.length === 0 ? 'Photos' : `Photos · ${photos.length}`}>

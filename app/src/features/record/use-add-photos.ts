@@ -11,12 +11,23 @@ export interface AddingPhotos {
   readonly atWork: number;
   /** What could not be taken in, and what to do about it. */
   readonly trouble: string | null;
-  /** Lets a person take or choose pictures, and takes them in. */
-  readonly add: (how?: { readonly camera?: boolean; readonly beforeId?: string }) => Promise<void>;
+  /** Lets a person take or choose pictures, and takes them in. Gives back how many it took. */
+  readonly add: (how?: { readonly camera?: boolean; readonly beforeId?: string }) => Promise<number>;
+}
+
+interface HowToAdd {
+  /** Called before photos are added: what they show is made then, if it stands on the screen alone. */
+  readonly onBefore?: () => void;
+  /** The page says it itself, with a way back. */
+  readonly isSaid?: true;
 }
 
 /** Takes pictures in of something in a house, one after the other; what goes wrong with one stops no other. */
-export function useAddPhotos(houseId: string, subject: PhotoSubject, onBefore?: () => void): AddingPhotos {
+export function useAddPhotos(
+  houseId: string,
+  subject: PhotoSubject,
+  { onBefore, isSaid }: HowToAdd = {},
+): AddingPhotos {
   const note = useNote();
   const { addPhoto, deleteRecord } = useStore();
   const [atWork, setAtWork] = useState(0);
@@ -26,7 +37,7 @@ export function useAddPhotos(houseId: string, subject: PhotoSubject, onBefore?: 
   const takeIn = async (
     files: readonly File[],
     { camera, beforeId }: { readonly camera: boolean; readonly beforeId: string | null },
-  ): Promise<void> => {
+  ): Promise<number> => {
     const added: string[] = [];
     const troubles: string[] = [];
     setAtWork((count) => count + files.length);
@@ -43,21 +54,23 @@ export function useAddPhotos(houseId: string, subject: PhotoSubject, onBefore?: 
       setAtWork((count) => count - 1);
     }
     setTrouble(troubles.length === 0 ? null : [...new Set(troubles)].join(' '));
-    if (added.length === 0) return;
+    if (added.length === 0) return 0;
     note({
+      isSaid,
       text: added.length === 1 ? 'A photo was added.' : `${added.length} photos were added.`,
       undo: () => added.forEach((id) => deleteRecord(houseId, 'photo', id)),
     });
+    return added.length;
   };
 
   return {
     atWork,
     trouble,
     add: async ({ camera = false, beforeId } = {}) => {
-      if (isChoosing.current) return;
+      if (isChoosing.current) return 0;
       isChoosing.current = true;
       try {
-        await takeIn(await pickPictures({ camera }), { camera, beforeId: beforeId ?? null });
+        return await takeIn(await pickPictures({ camera }), { camera, beforeId: beforeId ?? null });
       } finally {
         isChoosing.current = false;
       }

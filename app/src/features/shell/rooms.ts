@@ -5,12 +5,13 @@ export interface Room {
   readonly label: string;
   readonly icon: IconName;
   /** Last part of the room's path; null for the room that a house opens with. */
-  readonly segment: 'fill' | 'tests' | 'record' | null;
+  readonly segment: 'walk' | 'fill' | 'tests' | 'record' | null;
 }
 
 /** The rooms of a house, in the order of the work. */
 export const ROOMS: readonly Room[] = [
   { label: 'Plan', icon: 'home-outline', segment: null },
+  { label: 'Walk', icon: 'walk', segment: 'walk' },
   { label: 'Fill', icon: 'view-week-outline', segment: 'fill' },
   { label: 'Door test', icon: 'door-open', segment: 'tests' },
   { label: 'Record', icon: 'folder-image', segment: 'record' },
@@ -20,6 +21,8 @@ export function hrefOf(room: Room, houseId: string): Href {
   switch (room.segment) {
     case null:
       return { pathname: '/houses/[houseId]', params: { houseId } };
+    case 'walk':
+      return { pathname: '/houses/[houseId]/walk', params: { houseId } };
     case 'fill':
       return { pathname: '/houses/[houseId]/fill', params: { houseId } };
     case 'tests':

@@ -2,8 +2,8 @@ import type { Checkpoint } from '@calvet/contract/catalogue/catalogue';
 import { PHASE_WORDS, type OwnCheckpoint } from '@calvet/contract/plan/own-checkpoint';
 import { COVER_WORDS, TRADE_WORDS } from '@calvet/contract/plan/work-words';
 import type { CheckpointHere } from '@calvet/contract/walk/generate-walk';
-import type { Standing } from '@calvet/contract/walk/standing-verdicts';
-import type { VerdictValue } from '@calvet/contract/walk/verdict';
+import type { Look } from '@calvet/contract/walk/looks';
+import type { Looked, VerdictValue } from '@calvet/contract/walk/verdict';
 import { StyleSheet, View } from 'react-native';
 import { Button } from '../../ui/button';
 import { Sheet } from '../../ui/sheet';
@@ -16,14 +16,15 @@ interface CheckpointSheetProps {
   /** As the catalogue has it; undefined of one that was added to this house. */
   readonly checkpoint: Checkpoint | undefined;
   readonly own: OwnCheckpoint | undefined;
-  readonly standing: Standing | undefined;
-  readonly onGive: (value: VerdictValue) => void;
+  readonly look: Look | undefined;
+  readonly onGive: (value: VerdictValue, looked?: Looked) => void;
   /** Leaves it out: here alone, or everywhere in this house. */
   readonly onLeaveOut: (where: 'here' | 'everywhere') => void;
   readonly onClose: () => void;
 }
 
-function Told({ label, text }: { readonly label: string; readonly text: string }) {
+/** A text under what it is. */
+export function Told({ label, text }: { readonly label: string; readonly text: string }) {
   return (
     <View>
       <Text look="small" tone="soft">
@@ -34,9 +35,25 @@ function Told({ label, text }: { readonly label: string; readonly text: string }
   );
 }
 
+/** What to look at, what good looks like, how it fails and why it matters. */
+export function CheckpointTexts({
+  checkpoint: { what, good, fails, why },
+}: {
+  readonly checkpoint: Checkpoint;
+}) {
+  return (
+    <>
+      <Told label="Look at" text={what} />
+      <Told label="Good" text={good} />
+      <Told label="Fails by" text={fails.join(' · ')} />
+      <Told label="Why" text={why} />
+    </>
+  );
+}
+
 /** What a checkpoint asks, what good looks like, and how it fails. */
 export function CheckpointSheet(props: CheckpointSheetProps) {
-  const { here, checkpoint, own, standing, onGive, onLeaveOut, onClose } = props;
+  const { here, checkpoint, own, look, onGive, onLeaveOut, onClose } = props;
   const trade = checkpoint?.trade ?? own?.trade;
   return (
     <Sheet title={checkpoint?.title ?? own?.title ?? 'Checkpoint'} onClose={onClose}>
@@ -46,15 +63,8 @@ export function CheckpointSheet(props: CheckpointSheetProps) {
           {checkpoint.caution}
         </Text>
       )}
-      <VerdictFields standing={standing} checkpoint={checkpoint} onGive={onGive} />
-      {checkpoint !== undefined && (
-        <>
-          <Told label="Look at" text={checkpoint.what} />
-          <Told label="Good" text={checkpoint.good} />
-          <Told label="Fails by" text={checkpoint.fails.join(' · ')} />
-          <Told label="Why" text={checkpoint.why} />
-        </>
-      )}
+      <VerdictFields look={look} checkpoint={checkpoint} onGive={onGive} />
+      {checkpoint !== undefined && <CheckpointTexts checkpoint={checkpoint} />}
       <Told
         label="When, and what hides it"
         text={`${PHASE_WORDS[here.phase]} · ${COVER_WORDS[here.coverEvent].toLowerCase()}`}

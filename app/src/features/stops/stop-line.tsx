@@ -2,8 +2,7 @@ import type { Checkpoint } from '@calvet/contract/catalogue/catalogue';
 import { PHASE_WORDS, type OwnCheckpoint, type Phase } from '@calvet/contract/plan/own-checkpoint';
 import { COVER_WORDS } from '@calvet/contract/plan/work-words';
 import type { CheckpointHere, StopHere } from '@calvet/contract/walk/generate-walk';
-import type { Standing } from '@calvet/contract/walk/standing-verdicts';
-import { VERDICT_WORDS, type VerdictValue } from '@calvet/contract/walk/verdict';
+import { isLeft, type Look, type LookState } from '@calvet/contract/walk/looks';
 import type { JunctionItem } from '@calvet/contract/walk/junction-items';
 import { useEffect, useRef } from 'react';
 import { Pressable, StyleSheet, View } from 'react-native';
@@ -16,8 +15,8 @@ import Icon from '../../ui/icon-font/icon-set';
 import { LineMark } from '../../ui/line-mark';
 import { Text } from '../../ui/text';
 import { usePalette } from '../../ui/theme';
-import { space } from '../../ui/tokens';
-import { MARK_OF } from './verdict-mark';
+import { space, type Palette } from '../../ui/tokens';
+import { LOOK_WORDS, MARK_OF_LOOK } from './look-mark';
 import { counted } from './words';
 
 interface StopLineProps {
@@ -30,34 +29,46 @@ interface StopLineProps {
   readonly checkpointOf: (id: string) => Checkpoint | undefined;
   readonly ownOf: (id: string) => OwnCheckpoint | undefined;
   /** By the key of a checkpoint at its item. */
-  readonly standingOf: (key: string) => Standing | undefined;
+  readonly looks: ReadonlyMap<string, Look>;
   readonly onToggle: () => void;
   readonly onCheckpoint: (here: CheckpointHere) => void;
   readonly onAdd: () => void;
 }
 
-function CheckpointLine({
+const TONE_OF: Readonly<Partial<Record<LookState, keyof Palette>>> = {
+  mend: 'ember',
+  again: 'straw',
+  covered: 'straw',
+};
+
+/** A checkpoint at its item, and how it stands with it. */
+export function CheckpointLine({
   here,
   title,
-  value,
+  look,
+  isCurrent = false,
   onPress,
 }: {
   readonly here: CheckpointHere;
   readonly title: string;
-  /** What was found; undefined while nobody said it. */
-  readonly value: VerdictValue | undefined;
+  readonly look: Look | undefined;
+  /** It is the one that is looked at now. */
+  readonly isCurrent?: boolean;
   readonly onPress: () => void;
 }) {
   const palette = usePalette();
+  const state = look?.state ?? 'left';
+  const words = LOOK_WORDS[state];
   return (
     <Pressable
       role="button"
-      aria-label={[title, here.itemName, ...(value === undefined ? [] : [VERDICT_WORDS[value]])].join(', ')}
+      aria-label={[title, here.itemName, ...(words === null ? [] : [words])].join(', ')}
+      aria-current={isCurrent ? 'step' : undefined}
       onPress={onPress}
-      style={styles.line}
+      style={[styles.line, isCurrent && { backgroundColor: palette.lakeTint }]}
     >
       <View style={styles.mark}>
-        <LineMark mark={value === undefined ? 'dotted' : MARK_OF[value]} width={28} />
+        <LineMark mark={MARK_OF_LOOK[state]} width={28} />
       </View>
       <View style={styles.names}>
         <Text>{title}</Text>
@@ -66,9 +77,9 @@ function CheckpointLine({
           {here.coverEvent === 'none' ? '' : ` · hidden by: ${COVER_WORDS[here.coverEvent].toLowerCase()}`}
         </Text>
       </View>
-      {value !== undefined && (
-        <Text look="strong" tone={value === 'mend' ? 'ember' : undefined}>
-          {VERDICT_WORDS[value]}
+      {words !== null && (
+        <Text look="strong" tone={TONE_OF[state]} style={styles.state}>
+          {words}
         </Text>
       )}
       <Icon name="chevron-right" size={22} color={palette.soft} />
@@ -76,7 +87,7 @@ function CheckpointLine({
   );
 }
 
-function JunctionLine({ item: { name, lengthM, changes } }: { readonly item: JunctionItem }) {
+export function JunctionLine({ item: { name, lengthM, changes } }: { readonly item: JunctionItem }) {
   const { units } = usePreferences();
   return (
     <View style={styles.junction}>
@@ -94,13 +105,9 @@ function JunctionLine({ item: { name, lengthM, changes } }: { readonly item: Jun
   );
 }
 
-/** Somebody looked there; “not seen” says that nobody could. */
-const isLooked = (standing: Standing | undefined): boolean =>
-  standing !== undefined && standing.counts.value !== 'notSeen';
-
 /** A stop of the walk: closed its name and how much is seen from it, open all of that, by phase. */
 export function StopLine(props: StopLineProps) {
-  const { stop, number, isOpen, junctions, checkpointOf, ownOf, standingOf, onToggle, onCheckpoint, onAdd } =
+  const { stop, number, isOpen, junctions, checkpointOf, ownOf, looks, onToggle, onCheckpoint, onAdd } =
     props;
   const line = useRef<View>(null);
   useEffect(() => {
@@ -108,7 +115,7 @@ export function StopLine(props: StopLineProps) {
     if (isOpen) (line.current as unknown as HTMLElement | null)?.scrollIntoView({ block: 'nearest' });
   }, [isOpen]);
   const phases = [...new Set(stop.checkpoints.map(({ phase }) => phase))];
-  const looked = stop.checkpoints.filter(({ key }) => isLooked(standingOf(key))).length;
+  const left = stop.checkpoints.filter(({ key }) => isLeft(looks.get(key))).length;
   const joined = stop.junctions.flatMap((key) => junctions.get(key) ?? []);
   const titleOf = (id: string): string => checkpointOf(id)?.title ?? ownOf(id)?.title ?? '…';
   return (
@@ -121,7 +128,7 @@ export function StopLine(props: StopLineProps) {
             ? 'with the rest of its wall'
             : [
                 counted(stop.checkpoints.length, 'checkpoint'),
-                ...(looked > 0 ? [`${stop.checkpoints.length - looked} left`] : []),
+                ...(left < stop.checkpoints.length ? [`${left} left`] : []),
                 ...(joined.length > 0 ? [counted(joined.length, 'junction')] : []),
               ].join(' · ')
         }
@@ -147,7 +154,7 @@ export function StopLine(props: StopLineProps) {
                     key={here.key}
                     here={here}
                     title={titleOf(here.checkpoint)}
-                    value={standingOf(here.key)?.counts.value}
+                    look={looks.get(here.key)}
                     onPress={() => onCheckpoint(here)}
                   />
                 ))}
@@ -183,6 +190,7 @@ const styles = StyleSheet.create({
   number: { minWidth: 34, textAlign: 'right' },
   names: { flex: 1, minWidth: 0 },
   open: { paddingLeft: space.m, paddingBottom: space.m, gap: space.m },
+  state: { flexShrink: 0, maxWidth: '40%' },
   junctions: { gap: space.s },
   junction: { flexDirection: 'row', alignItems: 'center', gap: space.s, minHeight: 32 },
 });

@@ -5,11 +5,13 @@ import { stretchesOf } from '@calvet/contract/walk/walking-order';
 import { useState } from 'react';
 import { View } from 'react-native';
 import Svg, { G, Line, Text as SvgText } from 'react-native-svg';
+import { strokeOf, type Mark } from '../../ui/line-mark';
 import { usePalette } from '../../ui/theme';
 import { fonts } from '../../ui/tokens';
 import { scaleOver } from '../drawing/plan-scale';
 
-const MARGIN = 30;
+const MARGIN = 14;
+
 /** How wide a thumb may miss a stretch. */
 const REACH = 30;
 const NUMBER_PX = 14;
@@ -18,6 +20,8 @@ const BESIDE_PX = 15;
 const LEAST_PX = 20;
 /** Stretches of one wall are told apart by so much. */
 const GAP_PX = 3;
+/** Where one is stands out by a band of this width. */
+const AROUND_PX = 20;
 
 interface StopPictureProps {
   readonly storey: Storey;
@@ -25,12 +29,15 @@ interface StopPictureProps {
   readonly stops: readonly StopHere[];
   /** Key of the stop one is at. */
   readonly chosen: string | null;
+  /** Ids of walls that are seen from where one is, beside those of the stop itself. */
+  readonly facing?: ReadonlySet<string>;
+  readonly markOf: (stop: StopHere) => Mark;
   readonly onChoose: (key: string) => void;
   readonly height: number;
 }
 
-/** A storey from above with its stops, each with its number in walking order: dotted, since nothing of it was seen yet. */
-export function StopPicture({ storey, stops, chosen, onChoose, height }: StopPictureProps) {
+/** A storey from above with its stops, each with its number in walking order and the mark of how it stands there. */
+export function StopPicture({ storey, stops, chosen, facing, markOf, onChoose, height }: StopPictureProps) {
   const palette = usePalette();
   const [width, setWidth] = useState(0);
   const walls = layOutline(storey);
@@ -60,7 +67,18 @@ export function StopPicture({ storey, stops, chosen, onChoose, height }: StopPic
           const [a, b] = [place(stretch.fromM), place(stretch.toM)];
           const px = Math.hypot(b.x - a.x, b.y - a.y) || 1;
           const along = { x: (b.x - a.x) / px, y: (b.y - a.y) / px };
-          return [{ key: stop.key, number: at + 1, a, b, px, along }];
+          return [
+            {
+              key: stop.key,
+              isFaced: facing?.has(stretch.wall) === true,
+              mark: markOf(stop),
+              number: at + 1,
+              a,
+              b,
+              px,
+              along,
+            },
+          ];
         });
   return (
     <View style={{ height }} onLayout={({ nativeEvent }) => setWidth(Math.round(nativeEvent.layout.width))}>
@@ -71,8 +89,8 @@ export function StopPicture({ storey, stops, chosen, onChoose, height }: StopPic
           role="img"
           aria-label={`${storey.name} from above, ${lines.length} stops`}
         >
-          {lines.map(({ key, number, a, b, px, along }) => {
-            const isChosen = key === chosen;
+          {lines.map(({ key, isFaced, mark, number, a, b, px, along }) => {
+            const isChosen = key === chosen || isFaced;
             // Indoors lies to the right of a wall's run.
             const middle = {
               x: (a.x + b.x) / 2 - along.y * BESIDE_PX,
@@ -86,12 +104,8 @@ export function StopPicture({ storey, stops, chosen, onChoose, height }: StopPic
             };
             return (
               <G key={key}>
-                <Line
-                  {...line}
-                  stroke={isChosen ? palette.ink : palette.unseen}
-                  strokeWidth={isChosen ? 9 : 6}
-                  strokeDasharray={isChosen ? undefined : '3 4'}
-                />
+                {isChosen && <Line {...line} stroke={palette.straw} strokeWidth={AROUND_PX} opacity={0.35} />}
+                <Line {...line} {...strokeOf(mark, palette)} />
                 {px > LEAST_PX && (
                   <SvgText
                     {...middle}

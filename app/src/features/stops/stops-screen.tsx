@@ -5,6 +5,7 @@ import { isToCome } from '@calvet/contract/calendar/hold';
 import { itemKey, planToBe } from '@calvet/contract/plan/item-key';
 import { OUTSIDE_WORDS, TURNING_WORDS } from '@calvet/contract/plan/walking';
 import type { CheckpointHere, StopHere, Walk } from '@calvet/contract/walk/generate-walk';
+import { isLeft } from '@calvet/contract/walk/looks';
 import { useRouter } from 'expo-router';
 import { useMemo, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
@@ -32,6 +33,8 @@ import { NoWalk } from './no-walk';
 import { StopLine } from './stop-line';
 import { StopPicture } from './stop-picture';
 import { useCatalogue } from './use-catalogue';
+import { markOfAll } from './look-mark';
+import { useLooks } from './use-looks';
 import { useVerdicts } from './use-verdicts';
 import { useWalkChange } from './walk-change';
 import { counted } from './words';
@@ -138,7 +141,8 @@ function WalkedHouse({
   const router = useRouter();
   const isWide = useIsWide();
   const { checkpointOf, error, retry } = useCatalogue();
-  const { standingOf, give } = useVerdicts(view, walk);
+  const { standing, give } = useVerdicts(view, walk);
+  const looks = useLooks(view, walk, calendar, standing);
   const { change, takeNote } = useWalkChange(view.house.id, walk, plan);
   const [open, setOpen] = useState<string | null>(null);
   const [shown, setShown] = useState<CheckpointHere | null>(null);
@@ -182,7 +186,7 @@ function WalkedHouse({
           junctions={junctions}
           checkpointOf={checkpointOf}
           ownOf={ownOf}
-          standingOf={standingOf}
+          looks={looks}
           onToggle={() => setOpen(stop.key === open ? null : stop.key)}
           onCheckpoint={setShown}
           onAdd={() => setAdding(stop)}
@@ -196,6 +200,7 @@ function WalkedHouse({
         storey={storey}
         stops={stops}
         chosen={chosen?.key ?? null}
+        markOf={({ checkpoints }) => markOfAll(checkpoints.map(({ key }) => looks.get(key)?.state ?? 'left'))}
         onChoose={setOpen}
         height={isWide ? ON_THE_DESK : ON_THE_PHONE}
       />
@@ -250,8 +255,8 @@ function WalkedHouse({
           here={shown}
           checkpoint={checkpointOf(shown.checkpoint)}
           own={ownOf(shown.checkpoint)}
-          standing={standingOf(shown.key)}
-          onGive={(value) => give(shown, value)}
+          look={looks.get(shown.key)}
+          onGive={(value, looked) => give(shown, value, { looked, isAnew: isLeft(looks.get(shown.key)) })}
           onLeaveOut={(where) => leaveOut(shown, where)}
           onClose={() => setShown(null)}
         />

@@ -1,17 +1,29 @@
 import type { CheckpointHere, Walk } from '@calvet/contract/walk/generate-walk';
 import { followsOf, standingVerdicts, type Standing } from '@calvet/contract/walk/standing-verdicts';
-import { VERDICT_WORDS, type VerdictValue } from '@calvet/contract/walk/verdict';
+import { VERDICT_WORDS, type Looked, type VerdictValue } from '@calvet/contract/walk/verdict';
 import { useMemo } from 'react';
 import type { HouseView } from '../../data/as-drawn';
 import { useStore } from '../../data/store-context';
 import { useNote } from '../../ui/undo';
 import { useToday } from '../../ui/use-today';
 
+interface HowToGive {
+  /** How somebody looked; on site where it is not said. */
+  readonly looked?: Looked;
+  /** The page says it itself, with a way back. */
+  readonly isSaid?: true;
+  /** It says something new though it is of the same value: somebody looked again. */
+  readonly isAnew?: boolean;
+}
+
 interface Verdicts {
-  /** What counts at a checkpoint; undefined while nobody said anything. */
-  readonly standingOf: (checkpointKey: string) => Standing | undefined;
-  /** Says what was found at a checkpoint, knowing of all that was said there before. */
-  readonly give: (here: CheckpointHere, value: VerdictValue) => void;
+  /** What counts at each checkpoint of which somebody said something, by its key. */
+  readonly standing: ReadonlyMap<string, Standing>;
+  /**
+   * Says what was found at a checkpoint, knowing of all that was said there before. Gives back the way to take it back; null:
+   * it was said already.
+   */
+  readonly give: (here: CheckpointHere, value: VerdictValue, how?: HowToGive) => (() => void) | null;
 }
 
 /** What was found at the checkpoints of a house, and the way to say it. */
@@ -23,20 +35,23 @@ export function useVerdicts(
   const note = useNote();
   const today = useToday();
   const standing = useMemo(() => standingVerdicts(verdicts), [verdicts]);
-  const standingOf = (key: string) => standing.get(key);
   return {
-    standingOf,
-    give: ({ key, checkpoint, item, itemName, phase }, value) => {
-      const before = standingOf(key);
+    standing,
+    give: (
+      { key, checkpoint, item, itemName, phase },
+      value,
+      { looked = 'onSite', isSaid, isAnew = false } = {},
+    ) => {
+      const before = standing.get(key);
       // Pressed twice it is one verdict; where two differ, saying it again settles them.
-      if (before?.counts.value === value && before.beside.length === 0) return;
+      if (!isAnew && before?.counts.value === value && before.beside.length === 0) return null;
       const id = createRecord(house.id, 'verdict', {
         value,
         checkpoint,
         item,
         catalogueVersion,
         phase,
-        looked: 'onSite',
+        looked,
         seenOn: today,
         reasons: [],
         note: null,
@@ -44,10 +59,13 @@ export function useVerdicts(
         placeName: itemName,
         follows: followsOf(before),
       });
-      note({
-        text: `${VERDICT_WORDS[value]}: ${itemName}`,
-        undo: () => deleteRecord(house.id, 'verdict', id),
-      });
+      let isTakenBack = false;
+      const undo = (): void => {
+        if (!isTakenBack) deleteRecord(house.id, 'verdict', id);
+        isTakenBack = true;
+      };
+      note({ text: `${VERDICT_WORDS[value]}: ${itemName}`, undo, isSaid });
+      return undo;
     },
   };
 }

@@ -1,78 +1,60 @@
 import type { Checkpoint } from '@calvet/contract/catalogue/catalogue';
-import type { Standing } from '@calvet/contract/walk/standing-verdicts';
-import {
-  VERDICT_NOTE_MAX,
-  VERDICT_WORDS,
-  type Verdict,
-  type VerdictValue,
-} from '@calvet/contract/walk/verdict';
+import type { Look } from '@calvet/contract/walk/looks';
+import { VERDICT_WORDS, type Looked, type VerdictValue } from '@calvet/contract/walk/verdict';
+import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
-import { useKeep } from '../../data/use-keep';
 import { Choice, optionsOf } from '../../ui/choice';
-import { Labelled, TextField } from '../../ui/field';
+import { Labelled } from '../../ui/field';
 import { ManyChoice } from '../../ui/many-choice';
-import { Text } from '../../ui/text';
 import { space } from '../../ui/tokens';
+import { LookSaid } from './look-said';
+import { MendFields } from './mend-fields';
 
 const VALUES = optionsOf(VERDICT_WORDS);
+const OPENED_UP = [{ value: 'openedUp', label: 'It was opened up' }] as const;
 
-/** In what it fails, of what the catalogue offers and what was said before, and a note. */
-function MendFields({ verdict, fails }: { readonly verdict: Verdict; readonly fails: readonly string[] }) {
-  const keep = useKeep('verdict', verdict);
-  const said = verdict.reasons.map(({ name }) => name);
-  const offered = [...new Set([...fails, ...said])].map((name) => ({ value: name, label: name }));
+/** Says of what was covered unseen that it was opened up. */
+export function OpenedUp({
+  isOpen,
+  onChange,
+}: {
+  readonly isOpen: boolean;
+  readonly onChange: (isOpen: boolean) => void;
+}) {
   return (
-    <>
-      {offered.length > 0 && (
-        <Labelled label="How it fails">
-          <ManyChoice
-            label="How it fails"
-            options={offered}
-            values={said}
-            onChange={(names) => keep({ reasons: names.map((name) => ({ name })) })}
-          />
-        </Labelled>
-      )}
-      <TextField
-        label="Note"
-        multiline
-        maxLength={VERDICT_NOTE_MAX}
-        value={verdict.note ?? ''}
-        onChange={(text) => keep({ note: text === '' ? null : text })}
-      />
-    </>
+    <ManyChoice
+      label="How you know"
+      options={OPENED_UP}
+      values={isOpen ? ['openedUp'] : []}
+      onChange={(values) => onChange(values.length > 0)}
+    />
   );
 }
 
 interface VerdictFieldsProps {
-  readonly standing: Standing | undefined;
+  readonly look: Look | undefined;
   /** As the catalogue has it; undefined of one that was added to this house. */
   readonly checkpoint: Checkpoint | undefined;
-  readonly onGive: (value: VerdictValue) => void;
+  readonly onGive: (value: VerdictValue, looked?: Looked) => void;
 }
 
 /** What was found at a checkpoint: one tap says it; what is to be mended is told beside. */
-export function VerdictFields({ standing, checkpoint, onGive }: VerdictFieldsProps) {
-  const counts = standing?.counts;
+export function VerdictFields({ look, checkpoint, onGive }: VerdictFieldsProps) {
+  const [isOpenedUp, setOpenedUp] = useState(false);
+  const counts = look?.standing?.counts;
   return (
     <View style={styles.fields}>
       <Labelled label="What you found">
-        <Choice label="What you found" options={VALUES} value={counts?.value ?? null} onChange={onGive} />
+        <Choice
+          label="What you found"
+          options={VALUES}
+          value={counts?.value ?? null}
+          onChange={(value) => onGive(value, isOpenedUp ? 'openedUp' : undefined)}
+        />
       </Labelled>
-      {standing !== undefined && standing.beside.length > 0 && (
-        <Text tone="straw" role="status">
-          {[standing.counts, ...standing.beside]
-            .map(
-              ({ value, updatedBy }) =>
-                `${VERDICT_WORDS[value]}${updatedBy === '' ? '' : ` by ${updatedBy}`}`,
-            )
-            .join(' · ')}
-          : said without knowing of each other. The first counts until somebody looks again.
-        </Text>
-      )}
-      {counts?.value === 'mend' && (
-        <MendFields key={counts.id} verdict={counts} fails={checkpoint?.fails ?? []} />
-      )}
+      <LookSaid look={look} />
+      {look?.state === 'covered' && <OpenedUp isOpen={isOpenedUp} onChange={setOpenedUp} />}
+      {counts?.value === 'mend' && <MendFields key={counts.id} verdict={counts} checkpoint={checkpoint} />}
     </View>
   );
 }

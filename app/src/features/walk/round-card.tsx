@@ -1,0 +1,56 @@
+import type { Walk } from '@calvet/contract/walk/generate-walk';
+import { PHASE_WORDS, type Phase } from '@calvet/contract/plan/own-checkpoint';
+import { partOf, phasesIn, subjectsLeft } from '@calvet/contract/walk/round';
+import { Card } from '../../ui/card';
+import { Choice } from '../../ui/choice';
+import { Labelled } from '../../ui/field';
+import type { HouseView } from '../../data/as-drawn';
+import { useCatalogue } from '../stops/use-catalogue';
+import { partName } from './place-list';
+import type { Walking } from './use-walking';
+
+const ALL = 'all';
+
+interface RoundCardProps {
+  readonly view: HouseView;
+  readonly walk: Walk;
+  readonly walking: Walking;
+}
+
+/** What is looked at on this round: the phase of this part of the house, and one kind of work alone. */
+export function RoundCard({ view, walk, walking }: RoundCardProps) {
+  const { words } = useCatalogue();
+  const { stop, round, looks, choosePhase, chooseSubject } = walking;
+  const part = partOf(stop);
+  const phases = phasesIn(walk.stops, part);
+  const left = subjectsLeft(walk.stops, round, looks);
+  const subjects = [...new Set([...left.keys(), ...(round.subject === null ? [] : [round.subject])])];
+  return (
+    <Card title="This round">
+      {phases.length > 0 && (
+        <Labelled label={`${partName(view, part)}: when`}>
+          <Choice
+            label="When"
+            options={phases.map((value) => ({ value, label: PHASE_WORDS[value] }))}
+            value={round.phases.get(part) ?? null}
+            onChange={(phase: Phase) => choosePhase(part, phase)}
+          />
+        </Labelled>
+      )}
+      <Labelled label="Take one thing round the house">
+        <Choice<string>
+          label="What"
+          options={[
+            { value: ALL, label: 'Everything' },
+            ...subjects.map((value) => ({
+              value,
+              label: `${words?.subject[value] ?? '…'} · ${left.get(value) ?? 0}`,
+            })),
+          ]}
+          value={round.subject ?? ALL}
+          onChange={(value) => chooseSubject(subjects.find((each) => each === value) ?? null)}
+        />
+      </Labelled>
+    </Card>
+  );
+}

@@ -1,0 +1,70 @@
+import type { HousePath, WorkKind } from '@calvet/core';
+import { CHECKPOINTS, type Subject } from '../catalogue/catalogue';
+import type { Work } from '../plan/work';
+import type { CheckpointHere, Walk } from './generate-walk';
+
+/** What of the catalogue a work may break again, by what it is part of, or one by one. */
+interface Breaks {
+  readonly subjects?: readonly Subject[];
+  readonly checkpoints?: readonly string[];
+}
+
+/** Works after which somebody looks again at what was good. */
+const BREAKS: Readonly<Partial<Record<WorkKind, Breaks>>> = {
+  services: {
+    subjects: ['rim', 'framing', 'sheet', 'foam', 'masonry', 'ceilingPlane'],
+    checkpoints: ['net-tight', 'netted-fill-firm', 'net-closed-again'],
+  },
+  battens: { subjects: ['sheet'] },
+  openings: {
+    checkpoints: ['outer-sheathing-joints', 'inner-sheathing-joints', 'sheathing-edge-gaskets'],
+  },
+  lifting: { subjects: ['buriedBarrier'] },
+  connecting: { checkpoints: ['stubs-closed-until-connected', 'service-sleeve-lines'] },
+};
+
+const broken = new Map(
+  Object.entries(BREAKS).map(([kind, { subjects = [], checkpoints = [] }]) => [
+    kind,
+    new Set([
+      ...CHECKPOINTS.filter(({ subject }) => subjects.includes(subject)).map(({ id }) => id),
+      ...checkpoints,
+    ]),
+  ]),
+);
+
+/** One of them holds the other. */
+const isOver = (scope: HousePath, path: HousePath): boolean =>
+  Array.from({ length: Math.min(scope.length, path.length) }, (_, i) => i).every((i) => scope[i] === path[i]);
+
+/** Finds the works that began after something was seen, and may have broken it. */
+export class Reopening {
+  private readonly works: readonly { readonly work: Work; readonly scopes: readonly HousePath[] }[];
+
+  constructor(works: readonly Work[], { paths }: Pick<Walk, 'paths'>, houseId: string) {
+    this.works = works
+      .filter(({ what, begunOn }) => begunOn !== null && broken.has(what))
+      .map((work) => ({
+        work,
+        scopes: work.on.flatMap(({ id }): readonly HousePath[] => {
+          const path = id === houseId ? (['house'] as const) : paths.get(id);
+          return path === undefined ? [] : [path];
+        }),
+      }));
+  }
+
+  /**
+   * The first work that may have broken what was good at a checkpoint; null: none.
+   * @param seenOn the day on which somebody looked, YYYY-MM-DD. What began on that day they saw.
+   */
+  after({ checkpoint, path }: Pick<CheckpointHere, 'checkpoint' | 'path'>, seenOn: string): Work | null {
+    let first: Work | null = null;
+    for (const { work, scopes } of this.works) {
+      if (work.begunOn === null || work.begunOn <= seenOn) continue;
+      if (broken.get(work.what)?.has(checkpoint) !== true) continue;
+      if (!scopes.some((scope) => isOver(scope, path))) continue;
+      if (first?.begunOn == null || work.begunOn < first.begunOn) first = work;
+    }
+    return first;
+  }
+}

@@ -1,0 +1,81 @@
+CREATE TABLE `junction` (
+	`item` varchar(120) NOT NULL,
+	`place_name` varchar(240) NOT NULL,
+	`ways` json NOT NULL,
+	`lap_mm` double,
+	`tape_mm` double,
+	`pressed` varchar(20),
+	`corners_tight` varchar(20),
+	`fixing_mm` double,
+	`insulation` varchar(20),
+	`psi_w_m_k` double,
+	`note` varchar(480),
+	`id` char(36) character set ascii collate ascii_bin NOT NULL,
+	`ledger_id` char(36) character set ascii collate ascii_bin NOT NULL,
+	`revision` int NOT NULL,
+	`change_number` bigint NOT NULL,
+	`updated_at` datetime(3) NOT NULL,
+	`updated_by` varchar(120) NOT NULL,
+	`deleted_at` datetime(3),
+	CONSTRAINT `junction_id` PRIMARY KEY(`id`)
+);
+--> statement-breakpoint
+CREATE TABLE `penetration` (
+	`what` varchar(20) NOT NULL,
+	`through` varchar(20) NOT NULL,
+	`item` varchar(120) NOT NULL,
+	`stop` varchar(120) NOT NULL,
+	`place_name` varchar(240) NOT NULL,
+	`planned` varchar(120),
+	`count` smallint NOT NULL,
+	`gap_mm` double,
+	`perimeter_mm` double,
+	`seals` json NOT NULL,
+	`flags` json NOT NULL,
+	`made` varchar(20) NOT NULL,
+	`seen_on` char(10) NOT NULL,
+	`decided` varchar(20),
+	`leak_m3_h` double,
+	`note` varchar(480),
+	`id` char(36) character set ascii collate ascii_bin NOT NULL,
+	`ledger_id` char(36) character set ascii collate ascii_bin NOT NULL,
+	`revision` int NOT NULL,
+	`change_number` bigint NOT NULL,
+	`updated_at` datetime(3) NOT NULL,
+	`updated_by` varchar(120) NOT NULL,
+	`deleted_at` datetime(3),
+	CONSTRAINT `penetration_id` PRIMARY KEY(`id`)
+);
+--> statement-breakpoint
+CREATE TABLE `mend` (
+	`item` varchar(120),
+	`stop` varchar(120),
+	`place_name` varchar(240) NOT NULL,
+	`verdict` char(36) character set ascii collate ascii_bin,
+	`penetration` char(36) character set ascii collate ascii_bin,
+	`what` varchar(480),
+	`why` varchar(480),
+	`how` varchar(480),
+	`trade` varchar(20),
+	`minutes` double,
+	`leak` varchar(20),
+	`gap_mm` double,
+	`length_mm` double,
+	`is_under_fan` boolean NOT NULL,
+	`found_on` char(10) NOT NULL,
+	`state` varchar(20) NOT NULL,
+	`reason` varchar(480),
+	`reviewer` varchar(120),
+	`id` char(36) character set ascii collate ascii_bin NOT NULL,
+	`ledger_id` char(36) character set ascii collate ascii_bin NOT NULL,
+	`revision` int NOT NULL,
+	`change_number` bigint NOT NULL,
+	`updated_at` datetime(3) NOT NULL,
+	`updated_by` varchar(120) NOT NULL,
+	`deleted_at` datetime(3),
+	CONSTRAINT `mend_id` PRIMARY KEY(`id`)
+);
+--> statement-breakpoint
+CREATE INDEX `junction_changes` ON `junction` (`ledger_id`,`change_number`);--> statement-breakpoint
+CREATE INDEX `penetration_changes` ON `penetration` (`ledger_id`,`change_number`);--> statement-breakpoint
+CREATE INDEX `mend_changes` ON `mend` (`ledger_id`,`change_number`);
