@@ -11,6 +11,7 @@ import { itemKey } from '../plan/item-key';
 import { measureDrawing } from '../plan/measured-drawing';
 import { PHASE_WORDS, type Phase } from '../plan/own-checkpoint';
 import { planOf, type Planned } from '../plan/plan-input';
+import type { AirBarrier } from '../plan/schools';
 import { roofsAsLaid } from '../plan/roofs-as-laid';
 import type { CoverEvent } from '../plan/work-words';
 import type { FieldRefusal } from '../refusal-of';
@@ -46,16 +47,28 @@ export interface StopHere extends Stop {
   readonly junctions: readonly string[];
 }
 
+/** An area of the envelope, and how it is made airtight. */
+export interface AreaHere extends MappedArea {
+  /** Null: nobody said it; of an opening, whose frame is part of no other barrier. */
+  readonly barrier: AirBarrier | null;
+}
+
+/** A hole to come, and where it is looked at. */
+export interface HoleHere extends HoleToCome {
+  /** Key of the stop from which it is seen. */
+  readonly stop: string;
+}
+
 /** All that has to be looked at in a house, in the order in which it is walked. */
 export interface Walk {
   readonly state: 'walked';
   /** Version of the catalogue that its checkpoints are of. */
   readonly catalogueVersion: number;
   readonly stops: readonly StopHere[];
-  readonly areas: readonly MappedArea[];
+  readonly areas: readonly AreaHere[];
   readonly junctions: readonly JunctionItem[];
   readonly features: readonly FeatureHere[];
-  readonly holes: readonly HoleToCome[];
+  readonly holes: readonly HoleHere[];
   readonly contradictions: readonly Contradiction[];
   /** Paths from the house to each part of it, by id. */
   readonly paths: ReadonlyMap<string, HousePath>;
@@ -320,10 +333,13 @@ export function generateWalk(kept: Planned): GeneratedWalk {
       ({ kind, checkpoints, junctions: here }) =>
         kind === 'stretch' || checkpoints.length > 0 || here.length > 0,
     ),
-    areas: map.areas,
+    areas: map.areas.map((area) => ({
+      ...area,
+      barrier: area.kind === 'opening' ? null : schools.ofArea(area).airBarrier,
+    })),
     junctions,
     features,
-    holes: holesToCome(map),
+    holes: holesToCome(map).map((hole) => ({ ...hole, stop: stops.seenFrom(hole.at, 'inside') })),
     contradictions: contradictions(map, schools),
     paths: pathsIn(map),
   };

@@ -1,6 +1,5 @@
 import { VERDICT_WORDS, type VerdictValue } from '@calvet/contract/walk/verdict';
 import { Pressable, StyleSheet, View } from 'react-native';
-import { Button } from '../../ui/button';
 import { LineMark } from '../../ui/line-mark';
 import { Text } from '../../ui/text';
 import { useIsWide, usePalette } from '../../ui/theme';
@@ -66,23 +65,6 @@ export function VerdictKeys({ value, onGive }: VerdictKeysProps) {
   );
 }
 
-interface SaidLineProps {
-  readonly text: string;
-  readonly onTakeBack: () => void;
-}
-
-/** What was said last, and the way back. */
-export function SaidLine({ text, onTakeBack }: SaidLineProps) {
-  return (
-    <View role="status" style={styles.said}>
-      <Text look="small" numberOfLines={1} style={styles.text}>
-        {text}
-      </Text>
-      <Button kind="quiet" label="Undo" icon="undo" onPress={onTakeBack} />
-    </View>
-  );
-}
-
 const styles = StyleSheet.create({
   keys: { flexDirection: 'row', gap: space.s, width: '100%' },
   key: {
@@ -98,6 +80,4 @@ const styles = StyleSheet.create({
   },
   words: { flexDirection: 'row', gap: space.s, maxWidth: '100%' },
   word: { textAlign: 'center' },
-  said: { flexDirection: 'row', alignItems: 'center', gap: space.s, width: '100%', marginTop: -space.s },
-  text: { flexGrow: 1, flexShrink: 1, minWidth: 0 },
 });

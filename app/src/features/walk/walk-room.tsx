@@ -4,12 +4,15 @@ import { PHASE_WORDS } from '@calvet/contract/plan/own-checkpoint';
 import type { Walk } from '@calvet/contract/walk/generate-walk';
 import { partOf } from '@calvet/contract/walk/round';
 import { ITEM_SUBJECT } from '@calvet/contract';
+import { areasAt } from '@calvet/contract/walk/areas-at';
+import type { Penetration } from '@calvet/contract/walk/penetration';
 import type { VerdictValue } from '@calvet/contract/walk/verdict';
 import { useRouter } from 'expo-router';
 import { useState, type ReactNode } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { useWalk } from '../../compute/use-walk';
 import type { HouseView } from '../../data/as-drawn';
+import { useStore } from '../../data/store-context';
 import { Button } from '../../ui/button';
 import { Sheet } from '../../ui/sheet';
 import { Text } from '../../ui/text';
@@ -22,13 +25,19 @@ import { Failed, Loading } from '../shell/states';
 import { NoWalk } from '../stops/no-walk';
 import { useCatalogue } from '../stops/use-catalogue';
 import { CheckpointCard } from './checkpoint-card';
+import { HoleSheet } from './hole-sheet';
+import { HolesCard } from './holes-card';
 import { KeysSheet } from './keys-sheet';
-import { PlaceBar } from './place-bar';
+import { LeakSheet } from './leak-sheet';
+import { LeaksCard } from './leaks-card';
+import { PlaceBar, stopName } from './place-bar';
 import { partName, PlaceList } from './place-list';
 import { RoundCard } from './round-card';
 import { AtThisPlace, Here } from './this-place';
+import { useHoles } from './use-holes';
+import { useLeaks } from './use-leaks';
 import { useWalking } from './use-walking';
-import { KEY_OF, SaidLine, VerdictKeys } from './verdict-keys';
+import { KEY_OF, VerdictKeys } from './verdict-keys';
 import { answerOf } from './walk-words';
 
 interface WalkedProps {
@@ -56,6 +65,14 @@ function Walked(props: WalkedProps) {
       : { kind: 'verdict', id: counts.id },
     { isSaid: true },
   );
+  const phaseHere = walking.round.phases.get(partOf(stop)) ?? 'beforeFill';
+  const holes = useHoles(view, walk, { stop, phase: phaseHere });
+  const leaks = useLeaks(view, stop);
+  /** Id of the hole that is open; empty: one is added. */
+  const [openHole, setOpenHole] = useState<string | null>(null);
+  const [moved, setMoved] = useState<Penetration | null>(null);
+  const { updateRecord } = useStore();
+  const hole = view.penetrations.find(({ id }) => id === openHole) ?? null;
   const isOpenedUp = current !== null && openedUp === current.key;
   const give = (value: VerdictValue): void => walking.give(value, isOpenedUp ? 'openedUp' : undefined);
   usePageKeys({
@@ -85,6 +102,16 @@ function Walked(props: WalkedProps) {
     ...(phase === undefined ? [] : [PHASE_WORDS[phase].toLowerCase()]),
     ...(subject === null ? [] : [`only ${(words?.subject[subject] ?? '…').toLowerCase()}`]),
   ].join(' · ');
+  const move = (to: string): void => {
+    const target = walk.stops.find(({ key }) => key === to);
+    if (target !== undefined && moved !== null)
+      updateRecord('penetration', moved, {
+        stop: target.key,
+        placeName: stopName(target),
+        item: areasAt(target, walk)[0]?.key ?? moved.item,
+      });
+    setMoved(null);
+  };
   const plan = view.plans[0] ?? planToBe(view.house.id);
   if (error !== undefined) {
     return (
@@ -145,6 +172,13 @@ function Walked(props: WalkedProps) {
       onOpenedUp={(isOpen) => setOpenedUp(isOpen ? current.key : null)}
     />
   );
+  const atThisPlace = (
+    <>
+      <HolesCard holes={holes} phase={phaseHere} onOpen={setOpenHole} />
+      <LeaksCard leaks={leaks} />
+      <AtThisPlace view={view} walk={walk} walking={walking} />
+    </>
+  );
   return (
     <WalkScreen
       view={view}
@@ -160,7 +194,22 @@ function Walked(props: WalkedProps) {
       }
       footer={
         <>
-          {said !== null && !isTelling && <SaidLine text={said.text} onTakeBack={walking.takeBack} />}
+          {!isTelling && (
+            <View style={styles.tools}>
+              <Button kind="quiet" icon="plus" label="Hole" onPress={() => setOpenHole('')} />
+              <Button kind="quiet" icon="plus" label="Leak" onPress={leaks.begin} />
+              {said !== null && (
+                <View role="status" style={styles.said}>
+                  <Button
+                    kind="quiet"
+                    icon="undo"
+                    label={`Undo: ${said.text}`}
+                    onPress={walking.takeBack}
+                  />
+                </View>
+              )}
+            </View>
+          )}
           {current === null ? (
             <Button kind="main" grow label="Go on" onPress={walking.goOn} />
           ) : isTelling ? (
@@ -194,7 +243,7 @@ function Walked(props: WalkedProps) {
           </View>
           <View style={styles.around}>
             <Here view={view} walk={walk} walking={walking} />
-            <AtThisPlace view={view} walk={walk} walking={walking} />
+            {atThisPlace}
             <RoundCard view={view} walk={walk} walking={walking} />
           </View>
         </View>
@@ -203,7 +252,7 @@ function Walked(props: WalkedProps) {
           {answer}
           <Here view={view} walk={walk} walking={walking} />
           {card}
-          <AtThisPlace view={view} walk={walk} walking={walking} />
+          {atThisPlace}
           <RoundCard view={view} walk={walk} walking={walking} />
         </>
       )}
@@ -211,6 +260,39 @@ function Walked(props: WalkedProps) {
         <Sheet title="All places" onClose={() => setChoosing(false)}>
           {list}
         </Sheet>
+      )}
+      {openHole !== null && moved === null && (openHole === '' || hole !== null) && (
+        <HoleSheet
+          view={view}
+          holes={holes}
+          phase={phaseHere}
+          placeName={stopName(stop)}
+          hole={hole}
+          onAdded={setOpenHole}
+          onMove={() => setMoved(hole)}
+          onClose={() => setOpenHole(null)}
+        />
+      )}
+      {moved !== null && (
+        <Sheet title="Where is it?" onClose={() => setMoved(null)}>
+          <PlaceList
+            view={view}
+            walk={walk}
+            round={walking.round}
+            looks={looks}
+            here={moved.stop}
+            onChoose={move}
+          />
+        </Sheet>
+      )}
+      {leaks.open !== null && (
+        <LeakSheet
+          view={view}
+          leak={leaks.open}
+          isNew={leaks.isNew}
+          onDelete={leaks.remove}
+          onClose={leaks.close}
+        />
       )}
       {areKeysShown && <KeysSheet onClose={() => setKeysShown(false)} />}
     </WalkScreen>
@@ -269,5 +351,7 @@ const styles = StyleSheet.create({
   places: { width: 290 },
   detail: { flexGrow: 1, flexShrink: 1, flexBasis: 0, minWidth: 0, gap: space.m },
   around: { width: 360, gap: space.m },
+  tools: { flexDirection: 'row', alignItems: 'center', width: '100%', marginVertical: -space.s },
+  said: { flexShrink: 1, minWidth: 0, marginLeft: 'auto' },
   deeds: { flexDirection: 'row', flexWrap: 'wrap', gap: space.s },
 });

@@ -1,0 +1,332 @@
+import {
+  FLAG_WORDS,
+  PENETRATION_WORDS,
+  SEAL_WORDS,
+  THROUGH_WORDS,
+  type Seal,
+} from '@calvet/core/penetrations/penetration-words';
+import { judgePenetration } from '@calvet/core/penetrations/judge';
+import { HOLES_MAX, PERIMETER_MAX_MM } from '@calvet/contract/limits';
+import type { Phase } from '@calvet/contract/plan/own-checkpoint';
+import { recentWhats, isDueIn, type JudgedPenetration } from '@calvet/contract/walk/judged-penetration';
+import {
+  JUDGED_WORDS,
+  PLANE_WORDS,
+  type Judged,
+  type Penetration,
+  type Plane,
+} from '@calvet/contract/walk/penetration';
+import { useState } from 'react';
+import { StyleSheet, View } from 'react-native';
+import { v7 } from 'uuid';
+import type { HouseView } from '../../data/as-drawn';
+import { useKeep } from '../../data/use-keep';
+import { Button } from '../../ui/button';
+import { Choice, optionsOf } from '../../ui/choice';
+import { Labelled, NumberField, TextField } from '../../ui/field';
+import { LineMark } from '../../ui/line-mark';
+import { ManyChoice } from '../../ui/many-choice';
+import { OpenButton } from '../../ui/open-button';
+import { Sheet } from '../../ui/sheet';
+import { Text } from '../../ui/text';
+import { space } from '../../ui/tokens';
+import { PhotosCard } from '../record/photos-card';
+import { GapField } from './gap-field';
+import { holeName, judgedWord, MARK_OF_JUDGED } from './hole-words';
+import type { Holes } from './use-holes';
+
+const WHATS = optionsOf(PENETRATION_WORDS);
+const SEALS = optionsOf(SEAL_WORDS).filter(({ value }) => value !== 'none');
+const PLANES = optionsOf(PLANE_WORDS);
+const FLAGS = optionsOf(FLAG_WORDS);
+const THROUGHS = optionsOf(THROUGH_WORDS);
+/** So many are offered before one looks at all of them. */
+const FIRST_WHATS = 8;
+const NOTE_MAX = 480;
+const COUNT = { kind: 'number', min: 1, max: HOLES_MAX, whole: true } as const;
+const PERIMETER = { kind: 'number', above: 0, max: PERIMETER_MAX_MM } as const;
+const LEAK = { kind: 'number', min: 0, max: 1e4 } as const;
+const AS_JUDGED = 'asJudged';
+
+/** What may close one kind of thing alone. */
+const OF_ONE: Readonly<Partial<Record<Seal, readonly Penetration['what'][]>>> = {
+  gasketedBox: ['box'],
+  boxFilled: ['box'],
+  faceSealed: ['box', 'recessedLight'],
+  metalCollar: ['flue', 'hotDuct'],
+};
+
+const RANK: Readonly<Record<Judged, number>> = { fits: 0, doubtful: 1, wrong: 2 };
+
+/** What may close it, that which fits first. */
+function sealsFor({ what, through, gapMm, flags }: Penetration) {
+  const rank = (seal: Seal): number =>
+    RANK[
+      judgePenetration({
+        what,
+        through,
+        gapMm: gapMm ?? undefined,
+        seals: [seal],
+        flags: flags.map(({ name }) => name),
+      }).verdict
+    ];
+  return SEALS.filter(({ value }) => OF_ONE[value]?.includes(what) ?? true)
+    .map((option) => ({ option, rank: rank(option.value) }))
+    .sort((a, b) => a.rank - b.rank)
+    .map(({ option }) => option);
+}
+
+/** What the rules say of it, and what instead: said at once, with every figure that is entered. */
+function Judgement({ judged, phase }: { readonly judged: JudgedPenetration; readonly phase: Phase }) {
+  const { planes, cautions, asked, isUnknown, verdict } = judged;
+  return (
+    <View style={styles.judged} role="status">
+      <View style={styles.verdict}>
+        <LineMark mark={MARK_OF_JUDGED[verdict]} />
+        <Text look="section" tone={verdict === 'wrong' ? 'ember' : verdict === 'doubtful' ? 'straw' : 'lake'}>
+          {judgedWord(judged)}
+        </Text>
+      </View>
+      {isUnknown && (
+        <Text tone="straw">
+          It holds a word from a newer version of Calvet: nothing is lost, and its rules cannot be tried here.
+          Load the page anew with a signal.
+        </Text>
+      )}
+      {planes.map(({ plane, reason, instead, verdict: said }) => (
+        <Text key={plane}>
+          {planes.length > 1 ? `${PLANE_WORDS[plane]}: ` : ''}
+          {reason}.{said === 'fits' || instead === '' ? '' : ` Instead: ${instead}.`}
+        </Text>
+      ))}
+      {asked.map((each) => (
+        <Text key={`${each.plane} ${each.phase}`} tone="straw">
+          {isDueIn(each, phase) ? 'To be closed now' : 'To be closed later'}: {each.what.toLowerCase()}.
+        </Text>
+      ))}
+      {cautions.map((text) => (
+        <Text key={text} tone="ember" role="note">
+          {text}
+        </Text>
+      ))}
+    </View>
+  );
+}
+
+interface ChooseWhatProps {
+  readonly view: HouseView;
+  readonly value: Penetration['what'] | null;
+  readonly onChange: (what: Penetration['what']) => void;
+}
+
+/** What goes through, what was recorded last first. */
+export function ChooseWhat({ view, value, onChange }: ChooseWhatProps) {
+  const [isOpen, setOpen] = useState(false);
+  const recent = recentWhats(view.penetrations);
+  const ordered = [
+    ...recent.flatMap((what) => WHATS.filter((each) => each.value === what)),
+    ...WHATS.filter((each) => !recent.includes(each.value)),
+  ];
+  const shown = isOpen ? ordered : ordered.slice(0, FIRST_WHATS);
+  return (
+    <Labelled label="What goes through">
+      <Choice label="What goes through" options={shown} value={value} onChange={onChange} />
+      <OpenButton isOpen={isOpen} label="All kinds" onToggle={setOpen} />
+    </Labelled>
+  );
+}
+
+/** What closes a hole in one layer. */
+function Seals({
+  hole,
+  plane,
+  phase,
+}: {
+  readonly hole: Penetration;
+  readonly plane: Plane;
+  readonly phase: Phase;
+}) {
+  const keep = useKeep('penetration', hole);
+  const there = hole.seals.filter((each) => each.plane === plane);
+  return (
+    <ManyChoice
+      label={`Closed by, ${PLANE_WORDS[plane].toLowerCase()}`}
+      options={sealsFor(hole)}
+      values={there.map(({ seal }) => seal)}
+      onChange={(values) =>
+        keep(({ seals }) => ({
+          seals: [
+            ...seals.filter((each) => each.plane !== plane || values.includes(each.seal)),
+            ...values
+              .filter((seal) => !seals.some((each) => each.plane === plane && each.seal === seal))
+              .map((seal) => ({ id: v7(), plane, phase, seal })),
+          ],
+        }))
+      }
+    />
+  );
+}
+
+function More({
+  hole,
+  holes,
+  view,
+}: {
+  readonly hole: Penetration;
+  readonly holes: Holes;
+  readonly view: HouseView;
+}) {
+  const keep = useKeep('penetration', hole);
+  return (
+    <>
+      <Labelled label="Through which area">
+        <Choice
+          label="Through which area"
+          options={holes.areas.map(({ key, name }) => ({ value: key, label: name }))}
+          value={hole.item}
+          onChange={(item) => keep({ item })}
+        />
+      </Labelled>
+      <Labelled label="What else is known">
+        <ManyChoice
+          label="What else is known"
+          options={FLAGS}
+          values={hole.flags.map(({ name }) => name)}
+          onChange={(names) => keep({ flags: names.map((name) => ({ name })) })}
+        />
+      </Labelled>
+      <NumberField
+        label="Round one of them"
+        quantity="gap"
+        value={hole.perimeterMm}
+        bounds={PERIMETER}
+        hint={hole.perimeterMm === null ? 'Empty: as such a thing usually has.' : null}
+        onCommit={(perimeterMm, stage) => keep({ perimeterMm }, stage)}
+      />
+      <Labelled label="What you hold of it">
+        <Choice<Judged | typeof AS_JUDGED>
+          label="What you hold of it"
+          options={[{ value: AS_JUDGED, label: 'What the rules say' }, ...optionsOf(JUDGED_WORDS)]}
+          value={hole.decided ?? AS_JUDGED}
+          onChange={(value) => keep({ decided: value === AS_JUDGED ? null : value })}
+        />
+      </Labelled>
+      <NumberField
+        label="Leak of one of them at 50 Pa"
+        quantity="flow"
+        value={hole.leakM3H}
+        bounds={LEAK}
+        hint={hole.leakM3H === null ? 'Empty: as it follows from its width.' : null}
+        onCommit={(leakM3H, stage) => keep({ leakM3H }, stage)}
+      />
+      <TextField
+        label="Note"
+        multiline
+        maxLength={NOTE_MAX}
+        value={hole.note ?? ''}
+        onChange={(text) => keep({ note: text === '' ? null : text })}
+      />
+      <PhotosCard
+        view={view}
+        subject={{ kind: 'penetration', id: hole.id }}
+        hint="How it is closed, before it is covered."
+      />
+    </>
+  );
+}
+
+interface HoleSheetProps {
+  readonly view: HouseView;
+  readonly holes: Holes;
+  readonly phase: Phase;
+  readonly placeName: string;
+  /** Null: it is being added. */
+  readonly hole: Penetration | null;
+  /** Told the id of one that was added. */
+  readonly onAdded: (id: string) => void;
+  readonly onMove: () => void;
+  readonly onClose: () => void;
+}
+
+/** Holes of one kind at one place: what, how many, how wide, closed by what. Each tap is kept. */
+export function HoleSheet(props: HoleSheetProps) {
+  const { hole, view, holes, phase, placeName, onAdded, onMove, onClose } = props;
+  return (
+    <Sheet
+      title={hole === null ? `A hole: ${placeName}` : `${holeName(hole)}: ${hole.placeName}`}
+      onClose={onClose}
+    >
+      {hole === null ? (
+        <ChooseWhat view={view} value={null} onChange={(what) => onAdded(holes.add(what))} />
+      ) : (
+        <Recorded key={hole.id} {...{ hole, view, holes, phase, onMove, onClose }} />
+      )}
+      {hole === null && <Button kind="quiet" label="Cancel" onPress={onClose} />}
+    </Sheet>
+  );
+}
+
+interface RecordedProps extends Pick<HoleSheetProps, 'view' | 'holes' | 'phase' | 'onMove' | 'onClose'> {
+  readonly hole: Penetration;
+}
+
+function Recorded({ hole, view, holes, phase, onMove, onClose }: RecordedProps) {
+  const keep = useKeep('penetration', hole);
+  const [isMore, setMore] = useState(false);
+  const [areLayersShown, setLayersShown] = useState(() =>
+    hole.seals.some(({ plane }) => plane !== 'barrier'),
+  );
+  const judged = holes.judge(hole);
+  const planes = areLayersShown ? PLANES.map(({ value }) => value) : (['barrier'] as const);
+  return (
+    <>
+      <Judgement judged={judged} phase={phase} />
+      <GapField value={hole.gapMm} onChange={(gapMm, stage) => keep({ gapMm }, stage)} />
+      {planes.map((plane) => (
+        <Labelled key={plane} label={`Closed by, ${PLANE_WORDS[plane].toLowerCase()}`}>
+          <Seals hole={hole} plane={plane} phase={phase} />
+        </Labelled>
+      ))}
+      <View style={styles.row}>
+        <OpenButton isOpen={areLayersShown} label="Closed in another layer too" onToggle={setLayersShown} />
+      </View>
+      <Labelled label="Through what">
+        <Choice
+          label="Through what"
+          options={THROUGHS}
+          value={hole.through}
+          onChange={(through) => keep({ through })}
+        />
+      </Labelled>
+      <NumberField
+        label="How many"
+        quantity="count"
+        value={hole.count}
+        bounds={COUNT}
+        isRequired
+        onCommit={(count, stage) => count !== null && keep({ count }, stage)}
+      />
+      <View style={styles.row}>
+        <OpenButton isOpen={isMore} label="More" onToggle={setMore} />
+        <Button kind="quiet" icon="arrow-right" label="Move it" onPress={onMove} />
+        <Button
+          kind="quiet"
+          icon="trash-can-outline"
+          label="Delete it"
+          onPress={() => {
+            onClose();
+            holes.remove(hole);
+          }}
+        />
+      </View>
+      {isMore && <More hole={hole} holes={holes} view={view} />}
+      <Button kind="main" label="Done" onPress={onClose} />
+    </>
+  );
+}
+
+const styles = StyleSheet.create({
+  judged: { gap: space.xs },
+  verdict: { flexDirection: 'row', alignItems: 'center', gap: space.s },
+  row: { flexDirection: 'row', flexWrap: 'wrap', gap: space.s },
+});

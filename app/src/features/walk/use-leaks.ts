@@ -1,0 +1,70 @@
+import { notStored } from '@calvet/contract';
+import type { StopHere } from '@calvet/contract/walk/generate-walk';
+import type { Mend, MendBody } from '@calvet/contract/walk/mend';
+import { useState } from 'react';
+import { v7 } from 'uuid';
+import type { HouseView } from '../../data/as-drawn';
+import { useStore } from '../../data/store-context';
+import { useNote } from '../../ui/undo';
+import { useToday } from '../../ui/use-today';
+import { stopName } from './place-bar';
+
+/** Leaks of one place that were found without a checkpoint, and the one that is open. */
+export interface Leaks {
+  readonly here: readonly Mend[];
+  /** The one that is looked at; null: none. */
+  readonly open: Mend | null;
+  readonly isNew: boolean;
+  readonly begin: () => void;
+  readonly choose: (id: string) => void;
+  readonly close: () => void;
+  readonly remove: () => void;
+}
+
+/** The leaks of a house at one place of its walk. */
+export function useLeaks(view: HouseView, stop: StopHere): Leaks {
+  const { deleteRecord, restoreRecord } = useStore();
+  const note = useNote();
+  const today = useToday();
+  const [open, setOpen] = useState<Mend | null>(null);
+  const houseId = view.house.id;
+  const kept = view.mends.find(({ id }) => id === open?.id);
+  return {
+    here: view.mends.filter(
+      (mend) => mend.stop === stop.key && mend.verdict === null && mend.penetration === null,
+    ),
+    open: kept ?? open,
+    isNew: kept === undefined,
+    begin: () => {
+      const body: MendBody = {
+        item: null,
+        stop: stop.key,
+        placeName: stopName(stop),
+        verdict: null,
+        penetration: null,
+        what: null,
+        why: null,
+        how: null,
+        trade: null,
+        minutes: null,
+        leak: null,
+        gapMm: null,
+        lengthMm: null,
+        isUnderFan: false,
+        foundOn: today,
+        state: 'open',
+        reason: null,
+        reviewer: null,
+      };
+      setOpen({ ...body, ...notStored(v7(), houseId) });
+    },
+    choose: (id) => setOpen(view.mends.find((mend) => mend.id === id) ?? null),
+    close: () => setOpen(null),
+    remove: () => {
+      setOpen(null);
+      if (kept === undefined) return;
+      deleteRecord(houseId, 'mend', kept.id);
+      note({ text: 'A leak was deleted.', undo: () => restoreRecord(houseId, 'mend', kept.id) });
+    },
+  };
+}
