@@ -39,6 +39,7 @@ export const demoPages: readonly DemoPage[] = [
   at('drawing, to begin', `${house}/drawing`),
   at('how it is built', `${house}/built`),
   at('stops', `${house}/stops`),
+  at('walk', `${house}/walk`),
   at('calendar', `${house}/calendar`),
   at('fill', `${house}/fill`),
   at('area', `${house}/areas/${firstOf(wrenfold, 'area')}`),

@@ -167,6 +167,15 @@ async function sendMissing(
   expect(response.status(), await response.text()).toBe(200);
 }
 
+/** Brings one house of the demo in, without its photos. */
+export async function seedHouse(
+  app: RunningApp,
+  request: APIRequestContext,
+  batch: SeedBatch,
+): Promise<void> {
+  await sendMissing(app, request, batch);
+}
+
 /** Brings the demo's houses and photos in, as a device would send them; again is harmless. Gives back the photos. */
 export async function seedDemo(app: RunningApp, request: APIRequestContext): Promise<readonly PhotoBatch[]> {
   for (const batch of seedBatches) await sendMissing(app, request, batch);

@@ -1,31 +1,11 @@
 import type { Page } from '@playwright/test';
+import { countDeeds } from './deeds';
 import { addStorey, answer, bareHouse, drawRectangle } from './drawn-house';
 import { isForEverybody } from './for-everybody';
 import { resize, SIZES } from './sizes';
 import { allSent, appIsKept, enter, expect, onOtherDevice, test, unsent } from './running-app';
 
 const project = () => test.info().project.name;
-
-/** Presses, and signs typed, that an inspector sets a house up with. */
-interface Deeds {
-  readonly taps: number;
-  readonly signs: number;
-}
-
-/** Counts what is pressed and typed on a page from now on. */
-async function countDeeds(page: Page): Promise<() => Promise<Deeds>> {
-  await page.evaluate(() => {
-    const deeds = { taps: 0, signs: 0 };
-    (window as unknown as { deeds: typeof deeds }).deeds = deeds;
-    addEventListener('click', ({ isTrusted }) => (deeds.taps += isTrusted ? 1 : 0), true);
-    addEventListener(
-      'input',
-      ({ target }) => (deeds.signs += (target as HTMLInputElement).value.length),
-      true,
-    );
-  });
-  return () => page.evaluate(() => (window as unknown as { deeds: Deeds }).deeds);
-}
 
 /** A tap while looking for what to tap, and a sign on a keypad that is open: seconds, as slow as with gloves. */
 const TAP_S = 3;

@@ -116,9 +116,17 @@ export function useWalking(view: HouseView, walk: Walk, calendar: CalendarHere |
     settling.begin();
     keep({ stop: to, name: target.name, checkpoint });
   };
-  const goOnWith = (next: ReadonlyMap<string, Phase>): void => {
-    setPhases(next);
-    keep({ phases: Object.fromEntries(next), checkpoint: null });
+  /** On another round one goes on with what is left on it here, else at the next place. */
+  const goOnWith = (next: Round): void => {
+    setPhases(next.phases);
+    setTelling(null);
+    const to = nextLeft(stops, askedOn(stops, next), looks, { stop: stop.key, key: null });
+    keep({
+      phases: Object.fromEntries(next.phases),
+      subject: next.subject,
+      checkpoint: to?.here.key ?? null,
+      ...(to === null ? {} : { stop: to.stop.key, name: to.stop.name }),
+    });
   };
   const goOn = (): void => {
     const next = nextLeft(stops, onRound, looks, { stop: stop.key, key: current?.key ?? null });
@@ -176,8 +184,8 @@ export function useWalking(view: HouseView, walk: Walk, calendar: CalendarHere |
       setSaid(null);
       goTo(said.stop, said.checkpoint);
     },
-    choosePhase: (of, phase) => goOnWith(new Map([...phases, [of, phase]])),
-    chooseSubject: (next) => keep({ subject: next, checkpoint: null }),
-    beginNextRound: () => goOnWith(phasesNow(stops, looks)),
+    choosePhase: (of, phase) => goOnWith({ phases: new Map([...phases, [of, phase]]), subject }),
+    chooseSubject: (next) => goOnWith({ phases, subject: next }),
+    beginNextRound: () => goOnWith({ phases: phasesNow(stops, looks), subject: null }),
   };
 }

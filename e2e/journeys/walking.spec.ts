@@ -1,0 +1,281 @@
+import type { Page } from '@playwright/test';
+import { demoHouse } from './demo-pages';
+import { begun, workLine } from './dated-house';
+import { countDeeds } from './deeds';
+import { answer } from './drawn-house';
+import { isForEverybody } from './for-everybody';
+import { plainPicture } from './pictures';
+import {
+  allSent,
+  appIsKept,
+  expect,
+  onOtherDevice,
+  openSettled,
+  seedHouse,
+  test,
+  unsent,
+} from './running-app';
+
+const project = () => test.info().project.name;
+const wrenfold = demoHouse('Wrenfold 4');
+
+/** How much is left on the round, as the page says it. */
+const leftWords = (page: Page) => page.getByText(/this round: \d+$/);
+async function leftOnRound(page: Page): Promise<number> {
+  const words = (await leftWords(page).textContent()) ?? '';
+  return Number(/(\d+)$/.exec(words)?.[1]);
+}
+const key = (page: Page, name: string) => page.getByRole('button', { name, exact: true });
+const current = (page: Page) => page.locator('[aria-current="step"]');
+
+/** What is pressed within a moment of moving on does not count; a hand takes longer. */
+const A_MOMENT_MS = 350;
+
+/** Presses a key as a hand does that has seen what it meets. */
+async function press(page: Page, name: string): Promise<void> {
+  await page.waitForTimeout(A_MOMENT_MS);
+  await key(page, name).click();
+}
+
+/** Says what was found, and waits until the walk has gone on. */
+async function say(page: Page, value: string): Promise<void> {
+  const before = await leftOnRound(page);
+  await press(page, value);
+  await expect(leftWords(page)).toHaveText(new RegExp(`: ${before - 1}$`));
+}
+
+/** Opens the walk of a house of the demo. */
+async function atWalk(page: Page, url: string): Promise<void> {
+  await page.goto(`${url}/houses/${wrenfold.houseId}/walk`);
+  await expect(leftWords(page)).toBeVisible();
+}
+
+/** A place of the walk by its number. */
+async function toPlace(page: Page, number: number): Promise<void> {
+  await page.getByRole('button', { name: /: all places$/ }).click();
+  await page
+    .getByRole('dialog')
+    .getByRole('button', { name: /left$/ })
+    .nth(number - 1)
+    .click();
+  await expect(
+    page.getByRole('button', { name: new RegExp(`, ${number} of \\d+: all places$`) }),
+  ).toBeVisible();
+}
+
+test.describe('in the hand', () => {
+  test.skip(({ viewport }) => (viewport?.width ?? 0) > 1000, 'the walk is in the hand');
+
+  test('a storey is walked without a signal, resumed after a reload, and is whole on a second screen', async ({
+    page,
+    app,
+    browser,
+    request,
+  }) => {
+    test.slow();
+    await seedHouse(app, request, wrenfold);
+    await atWalk(page, app.url);
+    await appIsKept(page);
+    await toPlace(page, 5);
+    await app.stop();
+    const before = await leftOnRound(page);
+    const deeds = await countDeeds(page);
+    await say(page, 'Good');
+    expect((await deeds()).taps).toBe(1);
+    for (let i = 1; i < 30; i++) await say(page, 'Good');
+
+    // Reloaded midway it goes on where it was.
+    const at = await page.getByRole('button', { name: /: all places$/ }).getAttribute('aria-label');
+    const next = await current(page).getAttribute('aria-label');
+    await page.reload();
+    await expect(leftWords(page)).toHaveText(new RegExp(`: ${before - 30}$`));
+    await expect(page.getByRole('button', { name: /: all places$/ })).toHaveAccessibleName(at ?? '');
+    await expect(current(page)).toHaveAccessibleName(next ?? '');
+    for (let i = 30; i < 60; i++) await say(page, i % 9 === 0 ? 'Not here' : 'Good');
+
+    // A hole with what is usual in four taps, and the same again in one.
+    const count = await countDeeds(page);
+    await key(page, 'Hole').click();
+    await page.getByRole('radio', { name: 'Cable', exact: true }).click();
+    await page.getByRole('radio', { name: '3 mm', exact: true }).click();
+    await page.getByRole('checkbox', { name: 'Collar, taped or bonded' }).click();
+    expect((await count()).taps).toBe(4);
+    await expect(page.getByRole('status').getByText('Fits', { exact: true })).toBeVisible();
+    await key(page, 'Done').click();
+    const holes = (number: number) => page.getByRole('heading', { name: `Holes · ${number}`, exact: true });
+    await expect(holes(1)).toBeVisible();
+    for (let i = 2; i <= 13; i++) {
+      await page.getByRole('button', { name: /^Again: Cable/ }).click();
+      await expect(holes(i)).toBeVisible();
+    }
+    for (let i = 14; i <= 25; i++) {
+      await page.getByRole('button', { name: '+1' }).first().click();
+      await expect(holes(i)).toBeVisible();
+    }
+
+    await expect(unsent(page)).toBeVisible();
+    await app.start();
+    await allSent(page);
+    const other = await onOtherDevice(browser, page);
+    await atWalk(other, app.url);
+    await expect(leftWords(other)).toHaveText(new RegExp(`: ${before - 60}$`));
+    const place = Number(/, (\d+) of/.exec(at ?? '')?.[1]);
+    expect(place).toBeGreaterThan(5);
+    await toPlace(other, Number(/, (\d+) of/.exec((await nameOfPlace(page)) ?? '')?.[1]));
+    await expect(other.getByRole('heading', { name: 'Holes · 25', exact: true })).toBeVisible();
+    await other.close();
+  });
+
+  test('a mend takes its reason and its picture in three taps; two presses at once are one; undo goes back', async ({
+    page,
+    app,
+    request,
+  }) => {
+    await seedHouse(app, request, wrenfold);
+    await atWalk(page, app.url);
+    await toPlace(page, 20);
+    const before = await leftOnRound(page);
+    const first = await current(page).getAttribute('aria-label');
+    const deeds = await countDeeds(page);
+    await press(page, 'Mend');
+    await page.getByRole('group', { name: 'How it fails' }).getByRole('checkbox').first().click();
+    const choosing = page.waitForEvent('filechooser');
+    await page.getByRole('button', { name: 'Take a photo, go on' }).click();
+    await (await choosing).setFiles([await plainPicture(7)]);
+    expect((await deeds()).taps).toBeLessThanOrEqual(3);
+    // It has moved on by itself.
+    await expect(key(page, 'Good')).toBeVisible();
+    await expect(leftWords(page)).toHaveText(new RegExp(`: ${before - 1}$`));
+    await page.getByRole('button', { name: `${first ?? ''}, Mend` }).click();
+    await expect(page.getByText('A photo is owed', { exact: false })).toHaveCount(0);
+    await expect(page.getByRole('img', { name: /Photo of/ }).first()).toBeVisible();
+
+    await page.getByRole('button', { name: 'Place after' }).click();
+    await expect(leftWords(page)).toHaveText(new RegExp(`: ${before - 1}$`));
+    const there = await nameOfPlace(page);
+    // Two presses within a moment are one: nobody has seen what the second one meets.
+    await page.waitForTimeout(A_MOMENT_MS);
+    await key(page, 'Good').dblclick();
+    await expect(leftWords(page)).toHaveText(new RegExp(`: ${before - 2}$`));
+    await page.getByRole('button', { name: /^Undo: Good/ }).click();
+    await expect(leftWords(page)).toHaveText(new RegExp(`: ${before - 1}$`));
+    expect(await nameOfPlace(page)).toBe(there);
+  });
+
+  test('one thing is taken round the house; a leak that nobody asked for takes four taps', async ({
+    page,
+    app,
+    request,
+  }) => {
+    await seedHouse(app, request, wrenfold);
+    await atWalk(page, app.url);
+    await page.getByRole('radio', { name: /^Electrical/ }).click();
+    await expect(page.getByText(/ · only /)).toBeVisible();
+    const left = await leftOnRound(page);
+    expect(left).toBeGreaterThan(0);
+    await say(page, 'Good');
+    await page.getByRole('radio', { name: 'Everything' }).click();
+    expect(await leftOnRound(page)).toBeGreaterThan(left);
+
+    const deeds = await countDeeds(page);
+    await key(page, 'Leak').click();
+    const choosing = page.waitForEvent('filechooser');
+    await page.getByRole('button', { name: 'Take a photo' }).click();
+    await (await choosing).setFiles([await plainPicture(8)]);
+    await page.getByRole('radio', { name: '6 mm', exact: true }).click();
+    await page.getByRole('radio', { name: 'Open joint' }).click();
+    expect((await deeds()).taps).toBe(4);
+    await expect(page.getByText('To mend it: sealant that stays soft.')).toBeVisible();
+    await key(page, 'Done').click();
+    await expect(page.getByRole('button', { name: 'Open joint, Open' })).toBeVisible();
+    await allSent(page);
+    await isForEverybody(page, true);
+  });
+});
+
+const nameOfPlace = (page: Page) =>
+  page.getByRole('button', { name: /: all places$/ }).getAttribute('aria-label');
+
+test('drilled again, and covered unseen: both events stay, and nothing that was hidden unseen is good', async ({
+  page,
+  app,
+}) => {
+  await begun(page, app.url, `Drilled ${project()}`, '2027-03-15');
+  const house = page.url().replace(/\/calendar.*/, '');
+  const rim = (state: string) =>
+    page
+      .getByRole('button', {
+        name: new RegExp(`^Corners and wall junctions leave room for fill, .*${state}$`),
+      })
+      .first();
+  await page.goto(`${house}/walk`);
+  // To the first wall inside.
+  await toPlace(page, 5);
+  await page
+    .getByRole('button', { name: /^Corners and wall junctions/ })
+    .first()
+    .click();
+  await say(page, 'Good');
+  await expect(rim('Good')).toBeVisible();
+  await allSent(page);
+
+  // On the next day the electrician begins.
+  await page.clock.setSystemTime(new Date('2027-03-09T02:00:00Z'));
+  await page.goto(`${house}/calendar`);
+  await workLine(page, 'Services run').click();
+  await page.getByRole('button', { name: 'Begun today' }).click();
+  await page.goto(`${house}/walk`);
+  await toPlace(page, 5);
+  await rim('Look again').click();
+  await expect(
+    page.getByText('“Services run” began on Tue 9 Mar, after it was good: look again.', { exact: false }),
+  ).toBeVisible();
+  await expect(page.getByText(/^Good, Mon 8 Mar/)).toBeVisible();
+  await say(page, 'Good');
+  await expect(rim('Good')).toBeVisible();
+
+  // What insulation hides has not been seen.
+  await page.goto(`${house}/calendar`);
+  await workLine(page, 'Insulated').click();
+  await page.getByRole('button', { name: 'Begun today' }).click();
+  await page.goto(`${house}/walk`);
+  await toPlace(page, 5);
+  const covered = page.getByRole('button', { name: /, Covered unseen$/ });
+  const count = await covered.count();
+  expect(count).toBeGreaterThan(0);
+  await covered.first().click();
+  const name = (await current(page).getAttribute('aria-label'))?.replace(/, Covered unseen$/, '') ?? '';
+  await expect(page.getByText('covered unseen, and never good', { exact: false })).toBeVisible();
+  await press(page, 'Good');
+  await expect(page.getByRole('button', { name: /^Undo: Good/ })).toBeVisible();
+  await expect(page.getByRole('button', { name: `${name}, Covered unseen` })).toBeVisible();
+  await page.getByRole('button', { name: `${name}, Covered unseen` }).click();
+  await page.getByRole('checkbox', { name: 'It was opened up' }).click();
+  await press(page, 'Good');
+  await expect(page.getByRole('button', { name: `${name}, Good` })).toBeVisible();
+  await expect(covered).toHaveCount(count - 1);
+});
+
+test('at a desk: places, detail and plan together, and keys for verdicts', async ({ page, app, request }) => {
+  test.skip(project() === 'phone', 'a phone has no keys');
+  await seedHouse(app, request, wrenfold);
+  await openSettled(page, `${app.url}/houses/${wrenfold.houseId}/walk`);
+  await expect(answer(page)).toHaveText(/left here/);
+  const before = await leftOnRound(page);
+  await page.waitForTimeout(A_MOMENT_MS);
+  await page.keyboard.press('1');
+  await expect(leftWords(page)).toHaveText(new RegExp(`: ${before - 1}$`));
+  await page.keyboard.press('Control+z');
+  await expect(leftWords(page)).toHaveText(new RegExp(`: ${before}$`));
+  const place = await nameOfPlace(page);
+  await page.keyboard.press('ArrowRight');
+  await expect(page.getByRole('button', { name: /: all places$/ })).not.toHaveAccessibleName(place ?? '');
+  await page.keyboard.press('ArrowLeft');
+  await expect(page.getByRole('button', { name: /: all places$/ })).toHaveAccessibleName(place ?? '');
+  await page.keyboard.press('?');
+  await expect(page.getByRole('dialog', { name: 'Keys on the walk' })).toBeVisible();
+  await page.keyboard.press('1');
+  await page.keyboard.press('Escape');
+  await expect(leftWords(page)).toHaveText(new RegExp(`: ${before}$`));
+  await isForEverybody(page, false);
+});
