@@ -1,10 +1,11 @@
-import { notStored, ownFields, type AreaBody, type Change, type Stored } from '@calvet/contract';
+import { notStored, ownFields, type AreaBody, type Change, type Storey, type Stored } from '@calvet/contract';
 import { areaToBe, asDrawn } from '@calvet/contract/plan/as-drawn';
 import { itemId } from '@calvet/contract/plan/item-key';
 import { measureDrawing } from '@calvet/contract/plan/measured-drawing';
 import { drawnAreas } from '@calvet/contract/plan/planned-areas';
 import { drawHouse } from './draw-house';
 import { idOf, idsOfHouse } from './ids';
+import { groundFloorLookedAt } from './looked-at';
 import { photoPlans } from './photos/photo-plans';
 import { demoHouses, type DemoHouse } from './scenario';
 
@@ -38,6 +39,18 @@ export function viewOfDemo(demo: DemoHouse) {
   return asDrawn({ ...drawHouse(key, begun, plan), house: record, areas: keptAreas(demo) });
 }
 
+/** What was found on the walk through a house, if somebody has walked it. */
+function lookedAt({ key, begun, walkedOn }: DemoHouse, storeys: readonly Storey[]): readonly Change[] {
+  if (walkedOn === undefined) return [];
+  const { verdicts, penetrations, leaks } = groundFloorLookedAt(storeys, { day: walkedOn, name: key });
+  const made = (kind: Change['kind'], bodies: readonly Change['body'][]): readonly Change[] =>
+    bodies.map((body, i) => {
+      const name = `${key} ${kind} ${i}`;
+      return create(kind, name, begun, idOf(name, walkedOn, i), body);
+    });
+  return [...made('verdict', verdicts), ...made('penetration', penetrations), ...made('mend', leaks)];
+}
+
 function batchOf(demo: DemoHouse): SeedBatch {
   const { key, begun, house, plan, tests } = demo;
   const ids = idsOfHouse(key, begun);
@@ -64,6 +77,7 @@ function batchOf(demo: DemoHouse): SeedBatch {
       ...made('feature', features),
       ...made('work', works),
       ...made('area', keptAreas(demo)),
+      ...lookedAt(demo, storeys),
       ...tests.map((test, i) =>
         create('airtightnessTest', `${key} test ${i}`, test.performedOn, ids.test(i, test.performedOn), test),
       ),

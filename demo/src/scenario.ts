@@ -16,6 +16,8 @@ export interface DemoHouse {
   /** What was found where its work was looked at; nothing: nobody has yet. */
   readonly gradeOf: (area: Pick<DrawnArea, 'name' | 'kind'>) => AreaBody['grade'];
   readonly tests: readonly AirtightnessTestBody[];
+  /** The day on which its ground floor was walked; left out: nobody has walked it. */
+  readonly walkedOn?: string;
 }
 
 /** The made-up scenario: four houses at different moments of their making. */

@@ -40,6 +40,7 @@ export const demoPages: readonly DemoPage[] = [
   at('how it is built', `${house}/built`),
   at('stops', `${house}/stops`),
   at('walk', `${house}/walk`),
+  at('air barrier', `${house}/continuity`),
   at('calendar', `${house}/calendar`),
   at('fill', `${house}/fill`),
   at('area', `${house}/areas/${firstOf(wrenfold, 'area')}`),

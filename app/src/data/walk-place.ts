@@ -46,8 +46,12 @@ function read(): Places {
 
 let places = read();
 
-/** Keeps where somebody is on the walk of a house. */
-export function keepWalkPlace(houseId: string, place: WalkPlace): void {
+/** Keeps where somebody is on the walk of a house; what is left out stays as it was. */
+export function keepWalkPlace(
+  houseId: string,
+  change: Pick<WalkPlace, 'stop' | 'name' | 'checkpoint'> & Partial<WalkPlace>,
+): void {
+  const place: WalkPlace = { phases: {}, subject: null, ...places[houseId], ...change };
   const others = Object.entries(places).filter(([id]) => id !== houseId);
   places = Object.fromEntries([...others.slice(1 - HOUSES_MAX), [houseId, place]]);
   try {

@@ -2,6 +2,8 @@ import { lazy, type ComponentType } from 'react';
 import { whenFetched } from '../ui/when-fetched';
 import { Screen } from './shell/screen';
 import { Loading } from './shell/states';
+import { SEAM_HEIGHT } from './continuity/seam-height';
+import { StyleSheet, View } from 'react-native';
 
 const fetchPiece = () => import('./bench-and-drawing');
 
@@ -27,3 +29,11 @@ export const StopsOnDemand = pageOf((piece) => piece.StopsScreen, 'What to look 
 export const CalendarOnDemand = pageOf((piece) => piece.CalendarScreen, 'Calendar');
 export const TodayOnDemand = pageOf((piece) => piece.TodayScreen, 'Today');
 export const WalkOnDemand = pageOf((piece) => piece.WalkRoom, 'Walk');
+export const ContinuityOnDemand = pageOf((piece) => piece.ContinuityScreen, 'Air barrier');
+
+const Seam = lazy(async () => ({ default: (await fetchPiece()).SeamOfHouse }));
+
+/** The air barrier of a house under its name; a line of its height until it is there. */
+export const SeamOnDemand = whenFetched(Seam, () => <View style={styles.seam} />);
+
+const styles = StyleSheet.create({ seam: { height: SEAM_HEIGHT } });

@@ -11,3 +11,5 @@ export { DrawingScreen } from './drawing/drawing-screen';
 export { StopsScreen } from './stops/stops-screen';
 export { TodayScreen } from './today/today-screen';
 export { WalkRoom } from './walk/walk-room';
+export { ContinuityScreen } from './continuity/continuity-screen';
+export { SeamOfHouse } from './continuity/seam';

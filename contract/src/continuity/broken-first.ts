@@ -36,5 +36,5 @@ export function brokenFirst(barrier: BarrierHere): string {
   }
   const [unseen] = trace.breaks;
   if (unseen === undefined) return `Its parts do not hang together: ${trace.pieces.length} pieces`;
-  return `Nothing is known to be open; ${unknown} not shown yet, first ${breakName(barrier, unseen)}: ${BREAK_WORDS[unseen.kind]}`;
+  return `${unknown} not shown yet, first ${breakName(barrier, unseen)}`;
 }

@@ -20,6 +20,7 @@ import type { DemoHouse } from '../scenario';
 export const tamsel: DemoHouse = {
   key: 'tamsel',
   begun: '2026-06-11',
+  walkedOn: '2026-10-07',
   house: {
     name: 'Tamsel Row 3',
     place: PLACE,

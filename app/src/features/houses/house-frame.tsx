@@ -1,7 +1,7 @@
 import { Navigator, Slot, useGlobalSearchParams, usePathname, useRouter } from 'expo-router';
 import { createContext, use } from 'react';
 import { StyleSheet, View } from 'react-native';
-import type { HouseView } from '../../data/as-drawn';
+import { isDrawn, type HouseView } from '../../data/as-drawn';
 import { useHouse, useHouses, useHouseSummaries } from '../../data/hooks';
 import { Button } from '../../ui/button';
 import { useKeypad } from '../../ui/keypad/keypad';
@@ -13,7 +13,8 @@ import { PhotoGrid } from '../record/photo-grid';
 import { photosBySubject, subjectsIn } from '../record/photo-words';
 import { RoomBar } from '../shell/room-bar';
 import { roomAt } from '../shell/rooms';
-import { Screen } from '../shell/screen';
+import { SeamOnDemand } from '../bench-and-drawing-on-demand';
+import { Screen, UnderNameContext } from '../shell/screen';
 import { SideColumn } from '../shell/side-column';
 import { Empty, Failed, Loading } from '../shell/states';
 import { HouseRow } from './house-row';
@@ -137,7 +138,9 @@ function Inside({ houseId }: { readonly houseId: string }) {
   }
   return (
     <HouseContext value={view}>
-      <Slot />
+      <UnderNameContext value={isDrawn(view) ? <SeamOnDemand view={view} /> : null}>
+        <Slot />
+      </UnderNameContext>
     </HouseContext>
   );
 }

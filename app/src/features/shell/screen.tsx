@@ -1,6 +1,6 @@
 import type { Href } from 'expo-router';
 import Head from 'expo-router/head';
-import { useRef, type ReactNode, type RefObject } from 'react';
+import { createContext, use, useRef, type ReactNode, type RefObject } from 'react';
 import { ScrollView, StyleSheet, View } from 'react-native';
 import { Button } from '../../ui/button';
 import { Text } from '../../ui/text';
@@ -24,12 +24,16 @@ interface ScreenProps {
   readonly children: ReactNode;
 }
 
+/** What stands under the name on every page of something: of a house its air barrier, unrolled. */
+export const UnderNameContext = createContext<ReactNode>(null);
+
 /** Where the skip link leads. */
 export const PAGE_ID = 'page';
 
 /** A page: a slim line that says where one is, what scrolls, and what to do next at its foot. */
 export function Screen({ name, detail, back, backLabel = 'Back', pinned, footer, children }: ScreenProps) {
   const goBack = useGoBack();
+  const underName = use(UnderNameContext);
   const palette = usePalette();
   const isWide = useIsWide();
   const { isSmall, isNarrow } = usePageSize();
@@ -66,6 +70,7 @@ export function Screen({ name, detail, back, backLabel = 'Back', pinned, footer,
         tabIndex={-1}
         style={[styles.page, isSmall && AS_HIGH_AS_IT_IS, NO_OUTLINE]}
       >
+        {underName}
         {pinned}
         <ScrollView
           ref={inner}

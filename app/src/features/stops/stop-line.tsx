@@ -12,7 +12,7 @@ import { Rule } from '../../ui/card';
 import { FoldLine } from '../../ui/fold-line';
 import { figureWithUnit } from '../../ui/format';
 import Icon from '../../ui/icon-font/icon-set';
-import { LineMark } from '../../ui/line-mark';
+import { LineMark, type Mark } from '../../ui/line-mark';
 import { Text } from '../../ui/text';
 import { usePalette } from '../../ui/theme';
 import { space, type Palette } from '../../ui/tokens';
@@ -87,11 +87,18 @@ export function CheckpointLine({
   );
 }
 
-export function JunctionLine({ item: { name, lengthM, changes } }: { readonly item: JunctionItem }) {
+export function JunctionLine({
+  item: { name, lengthM, changes },
+  mark = 'dotted',
+}: {
+  readonly item: JunctionItem;
+  /** How it stands with it. */
+  readonly mark?: Mark;
+}) {
   const { units } = usePreferences();
   return (
     <View style={styles.junction}>
-      <LineMark mark="dotted" width={28} />
+      <LineMark mark={mark} width={28} />
       <View style={styles.names}>
         <Text>{name}</Text>
         {changes !== null && (

@@ -30,6 +30,7 @@ import { AddCheckpoint } from './add-checkpoint';
 import { ChangedSince } from './changed-since';
 import { CheckpointSheet } from './checkpoint-sheet';
 import { NoWalk } from './no-walk';
+import { OrphansCard } from './orphans-card';
 import { StopLine } from './stop-line';
 import { StopPicture } from './stop-picture';
 import { useCatalogue } from './use-catalogue';
@@ -248,6 +249,7 @@ function WalkedHouse({
         </>
       )}
       <Holes view={view} walk={walk} />
+      <OrphansCard view={view} walk={walk} standing={standing} titleOf={titleOf} />
       <LeftOut plan={plan} titleOf={titleOf} />
       <Settings plan={plan} />
       {shown !== null && (

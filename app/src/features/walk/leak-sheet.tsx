@@ -71,7 +71,9 @@ export function LeakSheet({ view, leak, isNew, onDelete, onClose }: LeakSheetPro
           onChange={(what) => keep({ what })}
         />
       </Labelled>
-      {leak.gapMm !== null && <Text tone="soft">To mend it: {how.charAt(0).toLowerCase() + how.slice(1)}.</Text>}
+      {leak.gapMm !== null && (
+        <Text tone="soft">To mend it: {how.charAt(0).toLowerCase() + how.slice(1)}.</Text>
+      )}
       <NumberField
         label="Length of the gap"
         quantity="gap"

@@ -1,10 +1,13 @@
 import type { StopHere, Walk } from '@calvet/contract/walk/generate-walk';
 import { askedAt } from '@calvet/contract/walk/round';
+import type { BarrierHere } from '@calvet/contract/continuity/barrier-here';
 import { useMemo } from 'react';
+import { Pressable, StyleSheet } from 'react-native';
 import type { HouseView } from '../../data/as-drawn';
 import { Card } from '../../ui/card';
 import { Text } from '../../ui/text';
 import { useIsWide } from '../../ui/theme';
+import { BARRIER_WORDS, MARK_OF_BARRIER } from '../continuity/barrier-mark';
 import { markOfAll } from '../stops/look-mark';
 import { CheckpointLine, JunctionLine } from '../stops/stop-line';
 import { StopPicture } from '../stops/stop-picture';
@@ -47,11 +50,18 @@ export function Here({ view, walk, walking }: PlaceProps) {
   );
 }
 
+interface AtThisPlaceProps {
+  readonly walking: Walking;
+  readonly barrier: BarrierHere;
+  /** Called with the key of a junction. */
+  readonly onJunction: (key: string) => void;
+}
+
 /** What else is asked here, and what is joined here. */
-export function AtThisPlace({ walk, walking }: PlaceProps) {
+export function AtThisPlace({ walking, barrier, onJunction }: AtThisPlaceProps) {
   const { checkpointOf } = useCatalogue();
   const { stop, asked, current, looks, goTo } = walking;
-  const junctions = useMemo(() => new Map(walk.junctions.map((item) => [item.key, item])), [walk]);
+  const junctions = useMemo(() => new Map(barrier.junctions.map((item) => [item.key, item])), [barrier]);
   const joined = stop.junctions.flatMap((key) => junctions.get(key) ?? []);
   if (asked.length + joined.length === 0) {
     return (
@@ -77,10 +87,20 @@ export function AtThisPlace({ walk, walking }: PlaceProps) {
       {joined.length > 0 && (
         <Card title="Junctions">
           {joined.map((item) => (
-            <JunctionLine key={item.key} item={item} />
+            <Pressable
+              key={item.key}
+              role="button"
+              aria-label={`${item.name}, ${BARRIER_WORDS[item.state]}`}
+              onPress={() => onJunction(item.key)}
+              style={styles.junction}
+            >
+              <JunctionLine item={item} mark={MARK_OF_BARRIER[item.state]} />
+            </Pressable>
           ))}
         </Card>
       )}
     </>
   );
 }
+
+const styles = StyleSheet.create({ junction: { minHeight: 48, justifyContent: 'center' } });

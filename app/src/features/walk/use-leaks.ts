@@ -1,5 +1,6 @@
 import { notStored } from '@calvet/contract';
-import type { StopHere } from '@calvet/contract/walk/generate-walk';
+import { areasAt } from '@calvet/contract/walk/areas-at';
+import type { StopHere, Walk } from '@calvet/contract/walk/generate-walk';
 import type { Mend, MendBody } from '@calvet/contract/walk/mend';
 import { useState } from 'react';
 import { v7 } from 'uuid';
@@ -22,7 +23,7 @@ export interface Leaks {
 }
 
 /** The leaks of a house at one place of its walk. */
-export function useLeaks(view: HouseView, stop: StopHere): Leaks {
+export function useLeaks(view: HouseView, walk: Walk, stop: StopHere): Leaks {
   const { deleteRecord, restoreRecord } = useStore();
   const note = useNote();
   const today = useToday();
@@ -37,7 +38,7 @@ export function useLeaks(view: HouseView, stop: StopHere): Leaks {
     isNew: kept === undefined,
     begin: () => {
       const body: MendBody = {
-        item: null,
+        item: areasAt(stop, walk)[0]?.key ?? null,
         stop: stop.key,
         placeName: stopName(stop),
         verdict: null,

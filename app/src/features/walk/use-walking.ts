@@ -160,7 +160,7 @@ export function useWalking(view: HouseView, walk: Walk, calendar: CalendarHere |
       });
       if (undo !== null)
         setSaid({
-          text: `${VERDICT_WORDS[value]}: ${current.itemName}`,
+          text: VERDICT_WORDS[value],
           undo,
           stop: stop.key,
           checkpoint: current.key,

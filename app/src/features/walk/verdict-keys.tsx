@@ -4,6 +4,7 @@ import { LineMark } from '../../ui/line-mark';
 import { Text } from '../../ui/text';
 import { useIsWide, usePalette } from '../../ui/theme';
 import { CORNER, space } from '../../ui/tokens';
+import { AS_WIDE_AS_ITS_WORDS, STAYS_WHOLE } from '../../ui/web-styles';
 import { MARK_OF } from '../stops/look-mark';
 
 /** The keys of a keyboard for the verdicts, in the order in which they stand. */
@@ -66,18 +67,19 @@ export function VerdictKeys({ value, onGive }: VerdictKeysProps) {
 }
 
 const styles = StyleSheet.create({
-  keys: { flexDirection: 'row', gap: space.s, width: '100%' },
+  keys: { flexDirection: 'row', flexWrap: 'wrap', gap: space.s, width: '100%' },
   key: {
     flexGrow: 1,
     flexShrink: 1,
     flexBasis: 0,
-    minWidth: 0,
+    ...AS_WIDE_AS_ITS_WORDS,
     minHeight: 68,
+    paddingHorizontal: space.xs,
     borderRadius: CORNER,
     alignItems: 'center',
     justifyContent: 'center',
     gap: space.s,
   },
-  words: { flexDirection: 'row', gap: space.s, maxWidth: '100%' },
-  word: { textAlign: 'center' },
+  words: { flexDirection: 'row', gap: space.s },
+  word: { textAlign: 'center', ...STAYS_WHOLE },
 });

@@ -4,38 +4,34 @@ import { PHASE_WORDS } from '@calvet/contract/plan/own-checkpoint';
 import type { Walk } from '@calvet/contract/walk/generate-walk';
 import { partOf } from '@calvet/contract/walk/round';
 import { ITEM_SUBJECT } from '@calvet/contract';
-import { areasAt } from '@calvet/contract/walk/areas-at';
-import type { Penetration } from '@calvet/contract/walk/penetration';
 import type { VerdictValue } from '@calvet/contract/walk/verdict';
 import { useRouter } from 'expo-router';
 import { useState, type ReactNode } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { useWalk } from '../../compute/use-walk';
 import type { HouseView } from '../../data/as-drawn';
-import { useStore } from '../../data/store-context';
 import { Button } from '../../ui/button';
 import { Sheet } from '../../ui/sheet';
 import { Text } from '../../ui/text';
 import { useIsWide } from '../../ui/theme';
 import { space } from '../../ui/tokens';
 import { usePageKeys } from '../../ui/use-page-keys';
+import { useBarrier } from '../continuity/use-barrier';
 import { useAddPhotos } from '../record/use-add-photos';
 import { Screen } from '../shell/screen';
 import { Failed, Loading } from '../shell/states';
 import { NoWalk } from '../stops/no-walk';
 import { useCatalogue } from '../stops/use-catalogue';
 import { CheckpointCard } from './checkpoint-card';
-import { HoleSheet } from './hole-sheet';
 import { HolesCard } from './holes-card';
 import { KeysSheet } from './keys-sheet';
-import { LeakSheet } from './leak-sheet';
 import { LeaksCard } from './leaks-card';
-import { PlaceBar, stopName } from './place-bar';
+import { PlaceBar } from './place-bar';
 import { partName, PlaceList } from './place-list';
+import { RecordSheets } from './record-sheets';
 import { RoundCard } from './round-card';
 import { AtThisPlace, Here } from './this-place';
-import { useHoles } from './use-holes';
-import { useLeaks } from './use-leaks';
+import { usePlaceRecords } from './use-place-records';
 import { useWalking } from './use-walking';
 import { KEY_OF, VerdictKeys } from './verdict-keys';
 import { answerOf } from './walk-words';
@@ -65,14 +61,8 @@ function Walked(props: WalkedProps) {
       : { kind: 'verdict', id: counts.id },
     { isSaid: true },
   );
-  const phaseHere = walking.round.phases.get(partOf(stop)) ?? 'beforeFill';
-  const holes = useHoles(view, walk, { stop, phase: phaseHere });
-  const leaks = useLeaks(view, stop);
-  /** Id of the hole that is open; empty: one is added. */
-  const [openHole, setOpenHole] = useState<string | null>(null);
-  const [moved, setMoved] = useState<Penetration | null>(null);
-  const { updateRecord } = useStore();
-  const hole = view.penetrations.find(({ id }) => id === openHole) ?? null;
+  const barrier = useBarrier(view, walk, looks);
+  const records = usePlaceRecords(view, walk, walking);
   const isOpenedUp = current !== null && openedUp === current.key;
   const give = (value: VerdictValue): void => walking.give(value, isOpenedUp ? 'openedUp' : undefined);
   usePageKeys({
@@ -102,16 +92,6 @@ function Walked(props: WalkedProps) {
     ...(phase === undefined ? [] : [PHASE_WORDS[phase].toLowerCase()]),
     ...(subject === null ? [] : [`only ${(words?.subject[subject] ?? '…').toLowerCase()}`]),
   ].join(' · ');
-  const move = (to: string): void => {
-    const target = walk.stops.find(({ key }) => key === to);
-    if (target !== undefined && moved !== null)
-      updateRecord('penetration', moved, {
-        stop: target.key,
-        placeName: stopName(target),
-        item: areasAt(target, walk)[0]?.key ?? moved.item,
-      });
-    setMoved(null);
-  };
   const plan = view.plans[0] ?? planToBe(view.house.id);
   if (error !== undefined) {
     return (
@@ -174,9 +154,9 @@ function Walked(props: WalkedProps) {
   );
   const atThisPlace = (
     <>
-      <HolesCard holes={holes} phase={phaseHere} onOpen={setOpenHole} />
-      <LeaksCard leaks={leaks} />
-      <AtThisPlace view={view} walk={walk} walking={walking} />
+      <HolesCard holes={records.holes} phase={records.phase} onOpen={records.openHole} />
+      <LeaksCard leaks={records.leaks} />
+      <AtThisPlace walking={walking} barrier={barrier} onJunction={records.openJunction} />
     </>
   );
   return (
@@ -196,16 +176,11 @@ function Walked(props: WalkedProps) {
         <>
           {!isTelling && (
             <View style={styles.tools}>
-              <Button kind="quiet" icon="plus" label="Hole" onPress={() => setOpenHole('')} />
-              <Button kind="quiet" icon="plus" label="Leak" onPress={leaks.begin} />
+              <Button kind="quiet" icon="plus" label="Hole" onPress={records.beginHole} />
+              <Button kind="quiet" icon="plus" label="Leak" onPress={records.leaks.begin} />
               {said !== null && (
                 <View role="status" style={styles.said}>
-                  <Button
-                    kind="quiet"
-                    icon="undo"
-                    label={`Undo: ${said.text}`}
-                    onPress={walking.takeBack}
-                  />
+                  <Button kind="quiet" icon="undo" label={`Undo: ${said.text}`} onPress={walking.takeBack} />
                 </View>
               )}
             </View>
@@ -261,39 +236,7 @@ function Walked(props: WalkedProps) {
           {list}
         </Sheet>
       )}
-      {openHole !== null && moved === null && (openHole === '' || hole !== null) && (
-        <HoleSheet
-          view={view}
-          holes={holes}
-          phase={phaseHere}
-          placeName={stopName(stop)}
-          hole={hole}
-          onAdded={setOpenHole}
-          onMove={() => setMoved(hole)}
-          onClose={() => setOpenHole(null)}
-        />
-      )}
-      {moved !== null && (
-        <Sheet title="Where is it?" onClose={() => setMoved(null)}>
-          <PlaceList
-            view={view}
-            walk={walk}
-            round={walking.round}
-            looks={looks}
-            here={moved.stop}
-            onChoose={move}
-          />
-        </Sheet>
-      )}
-      {leaks.open !== null && (
-        <LeakSheet
-          view={view}
-          leak={leaks.open}
-          isNew={leaks.isNew}
-          onDelete={leaks.remove}
-          onClose={leaks.close}
-        />
-      )}
+      <RecordSheets view={view} walk={walk} walking={walking} barrier={barrier} records={records} />
       {areKeysShown && <KeysSheet onClose={() => setKeysShown(false)} />}
     </WalkScreen>
   );
@@ -351,7 +294,13 @@ const styles = StyleSheet.create({
   places: { width: 290 },
   detail: { flexGrow: 1, flexShrink: 1, flexBasis: 0, minWidth: 0, gap: space.m },
   around: { width: 360, gap: space.m },
-  tools: { flexDirection: 'row', alignItems: 'center', width: '100%', marginVertical: -space.s },
+  tools: {
+    flexDirection: 'row',
+    flexWrap: 'wrap',
+    alignItems: 'center',
+    width: '100%',
+    marginVertical: -space.s,
+  },
   said: { flexShrink: 1, minWidth: 0, marginLeft: 'auto' },
   deeds: { flexDirection: 'row', flexWrap: 'wrap', gap: space.s },
 });
