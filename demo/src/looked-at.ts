@@ -76,7 +76,7 @@ export function groundFloorLookedAt(
       i === 2
         ? found('rim-joints-sealed', head, `${place}: head of the rim`, 'mend', 'Splice not sealed')
         : found('rim-joints-sealed', head, `${place}: head of the rim`),
-      found('barrier-can-be-shown', rim, `${place}: rim`),
+      found('barrier-can-be-shown', rim, `${upper.name}, rim under ${wall.name ?? 'wall'}`),
     ];
   });
   const [first, second] = walked;

@@ -40,6 +40,7 @@ export const demoPages: readonly DemoPage[] = [
   at('how it is built', `${house}/built`),
   at('stops', `${house}/stops`),
   at('walk', `${house}/walk`),
+  at('mends', `/houses/${demoHouse('Tamsel Row 3').houseId}/mends`),
   at('air barrier', `${house}/continuity`),
   at('calendar', `${house}/calendar`),
   at('fill', `${house}/fill`),

@@ -282,3 +282,61 @@ test('at a desk: places, detail and plan together, and keys for verdicts', async
   await expect(leftWords(page)).toHaveText(new RegExp(`: ${before}$`));
   await isForEverybody(page, false);
 });
+
+test('section, sentence and strip follow each verdict; a mend goes from the list once somebody looked again', async ({
+  page,
+  app,
+  request,
+}) => {
+  const tamsel = demoHouse('Tamsel Row 3');
+  const house = `${app.url}/houses/${tamsel.houseId}`;
+  await seedHouse(app, request, tamsel);
+  await openSettled(page, `${house}/continuity`);
+  await expect(answer(page)).toHaveText(
+    /^Broken in 4 places, first at Ground floor, left wall: foot; \d+ not shown yet$/,
+  );
+  const seam = page.getByRole('link', { name: /^Air barrier: / });
+  await expect(seam).toHaveAccessibleName(`Air barrier: ${(await answer(page).textContent()) ?? ''}`);
+
+  await page.goto(`${house}/mends`);
+  await expect(answer(page)).toHaveText(/^4 mends, \d+ min, first before “Insulated” on /);
+  await expect(
+    page.getByText('no visit of this trade is planned before', { exact: false }).first(),
+  ).toBeVisible();
+  // The list of one trade is printed on a sheet of its own.
+  await page.getByRole('radio', { name: 'Carpenter' }).click();
+  await expect(answer(page)).toHaveText(/^2 mends/);
+  await page.getByRole('button', { name: 'Print this list' }).click();
+  await expect(page.frameLocator('iframe[name="printed"]').getByRole('row')).toHaveCount(3);
+  const saving = page.waitForEvent('download');
+  await page.getByRole('button', { name: 'Save as a table' }).click();
+  expect((await saving).suggestedFilename()).toBe('Tamsel Row 3 mends.csv');
+
+  await page.getByRole('button', { name: /^Gasket and two sealant lines/ }).click();
+  await page.getByRole('button', { name: 'Looked again: it is good' }).click();
+  await expect(answer(page)).toHaveText(/^1 mend/);
+  await expect(seam).toHaveAccessibleName(/Broken in 3 places/);
+  await page.getByRole('button', { name: /^Open joint/ }).click();
+  await page.getByRole('radio', { name: 'Accepted as is' }).click();
+  await expect(page.getByText('Say why it is accepted as it is.')).toBeVisible();
+  await page.getByLabel('Reason', { exact: true }).fill('Behind the stair, out of reach');
+  await page.getByLabel('Reviewed by', { exact: true }).fill('Ilse Varga');
+  await key(page, 'Done').click();
+  await expect(answer(page)).toHaveText('Nothing is to be mended');
+  await expect(page.getByRole('button', { name: /^Open joint, .*, Accepted as is$/ })).toBeVisible();
+  await allSent(page);
+
+  // Where it is cut, a tap on a joint opens how it is made.
+  await page.goto(`${house}/continuity`);
+  await expect(answer(page)).toHaveText(/^Broken in 2 places/);
+  await page.getByRole('button', { name: /head of the rim: to be mended$/ }).click();
+  await expect(page.getByRole('button', { name: /: all places$/ })).toBeVisible();
+  await page
+    .getByRole('button', { name: /foot, / })
+    .last()
+    .click();
+  await page.getByRole('checkbox', { name: 'Gasket' }).click();
+  await page.getByRole('radio', { name: 'Carried through' }).click();
+  await key(page, 'Done').click();
+  await allSent(page);
+});

@@ -13,3 +13,4 @@ export { TodayScreen } from './today/today-screen';
 export { WalkRoom } from './walk/walk-room';
 export { ContinuityScreen } from './continuity/continuity-screen';
 export { SeamOfHouse } from './continuity/seam';
+export { MendsScreen } from './mends/mends-screen';

@@ -9,3 +9,4 @@ export {
 } from '@calvet/contract/airtightness/readings-csv';
 export { writeReadingsCsv, writeTemplateCsv } from '@calvet/contract/airtightness/write-readings-csv';
 export { writeAreasCsv } from '@calvet/contract/installation/write-areas-csv';
+export { writeMendsCsv } from '@calvet/contract/mends/write-mends-csv';

@@ -23,6 +23,8 @@ export type CalendarHere =
       readonly works: ReadonlyMap<string, WorkDays>;
       /** The most urgent first; those without a day last. */
       readonly holds: readonly Hold[];
+      /** The id of the work that hides a checkpoint, by its key; also of what was seen. */
+      readonly covers: ReadonlyMap<string, string>;
       readonly findings: readonly CalendarFinding[];
     }
   | {
@@ -116,6 +118,7 @@ export function calendarHere(
       state: 'dated',
       works: new Map(works.map((each) => [each.id, each])),
       holds: holdsOf(items.filter(({ state }) => state !== 'open' && state !== 'seen')),
+      covers: new Map(items.flatMap(({ id, work }) => (work === null ? [] : [[id, work]]))),
       findings,
     };
   } catch (error) {

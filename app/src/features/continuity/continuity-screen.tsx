@@ -3,6 +3,7 @@ import { isOpenBreak, junctionOf, type BarrierHere } from '@calvet/contract/cont
 import { breakName, brokenFirst, BREAK_WORDS } from '@calvet/contract/continuity/broken-first';
 import { BARRIER_CHECKPOINT } from '@calvet/contract/continuity/junction-states';
 import { itemKey } from '@calvet/contract/plan/item-key';
+import { inLevels } from '@calvet/contract/plan/plan-input';
 import type { StopHere, Walk } from '@calvet/contract/walk/generate-walk';
 import { fromSi, unitOf } from '@calvet/core';
 import type { Break } from '@calvet/core/continuity/trace';
@@ -123,7 +124,7 @@ function Walked({ view, walk, calendar }: WalkedProps) {
   const { standing } = useVerdicts(view, walk);
   const looks = useLooks(view, walk, calendar, standing);
   const barrier = useBarrier(view, walk, looks);
-  const { storeys } = view;
+  const storeys = useMemo(() => inLevels(view.storeys), [view.storeys]);
   const [storeyId, setStoreyId] = useState(storeys[0]?.id ?? '');
   const [wall, setWall] = useState<string | null>(null);
   const [junction, setJunction] = useState<string | null>(null);

@@ -12,7 +12,6 @@ import { AreasTable } from '../fill/areas-table';
 import { PhotoGrid } from '../record/photo-grid';
 import { photosBySubject, subjectsIn } from '../record/photo-words';
 import { RoomBar } from '../shell/room-bar';
-import { roomAt } from '../shell/rooms';
 import { SeamOnDemand } from '../bench-and-drawing-on-demand';
 import { Screen, UnderNameContext } from '../shell/screen';
 import { SideColumn } from '../shell/side-column';
@@ -104,7 +103,7 @@ function RecordsColumn({ houseId, areaId, photoId }: RecordsColumnProps) {
 function BesideThePage({ houseId }: { readonly houseId: string }) {
   const { areaId, photoId } = useGlobalSearchParams<{ areaId?: string; photoId?: string }>();
   // The walk has its places there.
-  if (roomAt(usePathname())?.segment === 'walk') return null;
+  if (usePathname().endsWith('/walk')) return null;
   // The houses beside it need not be drawn anew with every key that is typed into a record.
   if (areaId === undefined && photoId === undefined) return <HousesColumn houseId={houseId} />;
   return <RecordsColumn houseId={houseId} areaId={areaId} photoId={photoId} />;

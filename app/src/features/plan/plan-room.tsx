@@ -184,6 +184,11 @@ function WalkCard({ view: { house, plans, storeys } }: { readonly view: HouseVie
           onPress={() => router.navigate({ pathname: '/houses/[houseId]/stops', params })}
         />
         <Button
+          icon="hammer-wrench"
+          label="Mends"
+          onPress={() => router.navigate({ pathname: '/houses/[houseId]/mends', params })}
+        />
+        <Button
           icon="calendar-clock"
           label="Calendar"
           onPress={() => router.navigate({ pathname: '/houses/[houseId]/calendar', params })}

@@ -32,8 +32,15 @@ export function hrefOf(room: Room, houseId: string): Href {
   }
 }
 
+/** Pages that lie in the room of another. */
+const WITHIN: Readonly<Record<string, Room['segment']>> = {
+  mends: 'walk',
+  continuity: 'walk',
+  stops: 'walk',
+};
+
 /** The room that a path lies in. */
 export function roomAt(path: string): Room | undefined {
-  const [, , , segment] = path.split('/');
-  return ROOMS.find((room) => room.segment === segment) ?? ROOMS[0];
+  const [, , , segment = ''] = path.split('/');
+  return ROOMS.find((room) => room.segment === (WITHIN[segment] ?? segment)) ?? ROOMS[0];
 }

@@ -1,6 +1,7 @@
 import { workName } from '@calvet/contract/plan/work';
 import { SERVICE_WORDS, type Plan } from '@calvet/contract';
 import type { CalendarHere } from '@calvet/contract/calendar/calendar-here';
+import { inLevels } from '@calvet/contract/plan/plan-input';
 import { isToCome } from '@calvet/contract/calendar/hold';
 import { itemKey, planToBe } from '@calvet/contract/plan/item-key';
 import { OUTSIDE_WORDS, TURNING_WORDS } from '@calvet/contract/plan/walking';
@@ -152,7 +153,7 @@ function WalkedHouse({
   const { stops } = walk;
   const count = stops.reduce((sum, { checkpoints }) => sum + checkpoints.length, 0);
   const chosen = stops.find(({ key }) => key === open) ?? stops.find(({ kind }) => kind === 'stretch');
-  const storey = view.storeys.find(({ id }) => id === chosen?.storeyId) ?? view.storeys[0];
+  const storey = view.storeys.find(({ id }) => id === chosen?.storeyId) ?? inLevels(view.storeys)[0];
   const holds = calendar?.state === 'dated' ? calendar.holds : [];
   const next = holds.find(isToCome);
   const nextWork = view.works.find(({ id }) => id === next?.work);

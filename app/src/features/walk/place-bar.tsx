@@ -38,7 +38,7 @@ export function PlaceBar({ stop, number, of, detail, onStep, onChoose }: PlaceBa
           {stopName(stop)}
         </Text>
         <View style={styles.below}>
-          <Text look="small" tone="soft" numberOfLines={1} style={styles.detail}>
+          <Text look="small" tone="soft" style={styles.detail}>
             {number} of {of} · {detail}
           </Text>
           <Icon name="chevron-down" size={18} color={palette.soft} />

@@ -1,15 +1,26 @@
 import type { Walk } from '@calvet/contract/walk/generate-walk';
 import { PHASE_WORDS, type Phase } from '@calvet/contract/plan/own-checkpoint';
 import { partOf, phasesIn, subjectsLeft } from '@calvet/contract/walk/round';
+import { useRouter } from 'expo-router';
+import { StyleSheet, View } from 'react-native';
+import { Button } from '../../ui/button';
 import { Card } from '../../ui/card';
 import { Choice } from '../../ui/choice';
 import { Labelled } from '../../ui/field';
 import type { HouseView } from '../../data/as-drawn';
+import { space } from '../../ui/tokens';
 import { useCatalogue } from '../stops/use-catalogue';
 import { partName } from './place-list';
 import type { Walking } from './use-walking';
 
 const ALL = 'all';
+
+/** What follows from the walk, or lies beside it. */
+const WAYS = [
+  { label: 'Mends', pathname: '/houses/[houseId]/mends' },
+  { label: 'Air barrier', pathname: '/houses/[houseId]/continuity' },
+  { label: 'Stops and checkpoints', pathname: '/houses/[houseId]/stops' },
+] as const;
 
 interface RoundCardProps {
   readonly view: HouseView;
@@ -19,6 +30,7 @@ interface RoundCardProps {
 
 /** What is looked at on this round: the phase of this part of the house, and one kind of work alone. */
 export function RoundCard({ view, walk, walking }: RoundCardProps) {
+  const router = useRouter();
   const { words } = useCatalogue();
   const { stop, round, looks, choosePhase, chooseSubject } = walking;
   const part = partOf(stop);
@@ -51,6 +63,17 @@ export function RoundCard({ view, walk, walking }: RoundCardProps) {
           onChange={(value) => chooseSubject(subjects.find((each) => each === value) ?? null)}
         />
       </Labelled>
+      <View style={styles.ways}>
+        {WAYS.map(({ label, pathname }) => (
+          <Button
+            key={label}
+            label={label}
+            onPress={() => router.navigate({ pathname, params: { houseId: view.house.id } })}
+          />
+        ))}
+      </View>
     </Card>
   );
 }
+
+const styles = StyleSheet.create({ ways: { flexDirection: 'row', flexWrap: 'wrap', gap: space.s } });

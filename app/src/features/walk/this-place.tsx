@@ -1,4 +1,5 @@
 import type { StopHere, Walk } from '@calvet/contract/walk/generate-walk';
+import { inLevels } from '@calvet/contract/plan/plan-input';
 import { askedAt } from '@calvet/contract/walk/round';
 import type { BarrierHere } from '@calvet/contract/continuity/barrier-here';
 import { useMemo } from 'react';
@@ -27,7 +28,7 @@ interface PlaceProps {
 export function Here({ view, walk, walking }: PlaceProps) {
   const isWide = useIsWide();
   const { stop, round, looks, goTo } = walking;
-  const storey = view.storeys.find(({ id }) => id === stop.storeyId) ?? view.storeys[0];
+  const storey = view.storeys.find(({ id }) => id === stop.storeyId) ?? inLevels(view.storeys)[0];
   if (storey === undefined) return null;
   // From outside one faces whole walls.
   const facing = new Set(

@@ -1,0 +1,249 @@
+import type { CalendarHere } from '@calvet/contract/calendar/calendar-here';
+import { sumOf } from '@calvet/contract/mends/leak-range';
+import { mendList, type MendHere } from '@calvet/contract/mends/mend-list';
+import { planToBe } from '@calvet/contract/plan/item-key';
+import { workName } from '@calvet/contract/plan/work';
+import { TRADE_WORDS, type Trade } from '@calvet/contract/plan/work-words';
+import type { Walk } from '@calvet/contract/walk/generate-walk';
+import { MEND_WORDS } from '@calvet/contract/walk/mend';
+import { fromSi, unitOf } from '@calvet/core';
+import { useMemo, useState } from 'react';
+import { Pressable, StyleSheet, View } from 'react-native';
+import { useWalk } from '../../compute/use-walk';
+import type { HouseView } from '../../data/as-drawn';
+import { usePreferences } from '../../data/preferences';
+import { Button } from '../../ui/button';
+import { Card } from '../../ui/card';
+import { Choice } from '../../ui/choice';
+import { FieldMessage } from '../../ui/field';
+import { LineMark } from '../../ui/line-mark';
+import { LongList } from '../../ui/long-list';
+import { printTable } from '../../ui/print-table';
+import { saveFile } from '../../ui/save-file';
+import { Text } from '../../ui/text';
+import { space } from '../../ui/tokens';
+import { weekday } from '../calendar/work-words';
+import { Screen } from '../shell/screen';
+import { Failed, Loading } from '../shell/states';
+import { NoWalk } from '../stops/no-walk';
+import { useCatalogue } from '../stops/use-catalogue';
+import { useVerdicts } from '../stops/use-verdicts';
+import { counted } from '../stops/words';
+import { MARK_OF_MEND } from '../walk/leaks-card';
+import { MendSheet } from './mend-sheet';
+
+const fetchCsvFiles = () => import('../csv-files');
+
+const ALL = 'all';
+
+/** A flow at 50 Pa as an order of magnitude: low to high. */
+function useLeakWords(): (leak: MendHere['leak']) => string {
+  const { units } = usePreferences();
+  const flow = (m3h: number): string => fromSi(m3h, 'flow', units).toFixed(0);
+  const { symbol } = unitOf('flow', units);
+  return ({ low, likely, high }) => `${flow(low)}–${flow(high)} ${symbol}, likely ${flow(likely)}`;
+}
+
+const isOpen = ({ state }: MendHere): boolean => state === 'open' || state === 'notYet';
+
+function dueWords({ cover }: MendHere): string {
+  return cover === null ? 'no date covers it' : `before “${workName(cover.work)}”, ${weekday(cover.start)}`;
+}
+
+function MendLine({ mend, onOpen }: { readonly mend: MendHere; readonly onOpen: () => void }) {
+  const leakWords = useLeakWords();
+  const { what, placeName, trade, minutes, visit, isUnvisited, state, leak, cover } = mend;
+  return (
+    <Pressable
+      role="button"
+      aria-label={`${what}, ${placeName}, ${MEND_WORDS[state]}`}
+      onPress={onOpen}
+      style={styles.line}
+    >
+      <LineMark mark={MARK_OF_MEND[state]} width={28} />
+      <View style={styles.names}>
+        <Text look="strong">{what}</Text>
+        <Text>{placeName}</Text>
+        <Text look="small" tone="soft">
+          {TRADE_WORDS[trade]} · {minutes} min · {leakWords(leak)}
+        </Text>
+        <Text look="small" tone={isUnvisited ? 'ember' : 'soft'}>
+          {dueWords(mend)}
+          {isUnvisited
+            ? `: no visit of this trade is planned before`
+            : cover === null || visit === null
+              ? ''
+              : `: on site with “${workName(visit)}”`}
+        </Text>
+      </View>
+      {state !== 'open' && <Text look="strong">{MEND_WORDS[state]}</Text>}
+    </Pressable>
+  );
+}
+
+function answerOf(open: readonly MendHere[]): string {
+  if (open.length === 0) return 'Nothing is to be mended';
+  const [first] = open;
+  const minutes = open.reduce((sum, mend) => sum + mend.minutes, 0);
+  const due =
+    first?.cover == null
+      ? ''
+      : `, first before “${workName(first.cover.work)}” on ${weekday(first.cover.start)}`;
+  return `${counted(open.length, 'mend')}, ${minutes} min${due}`;
+}
+
+interface WalkedProps {
+  readonly view: HouseView;
+  readonly walk: Walk;
+  readonly calendar: CalendarHere | null;
+}
+
+function Walked({ view, walk, calendar }: WalkedProps) {
+  const leakWords = useLeakWords();
+  const { checkpointOf } = useCatalogue();
+  const { standing, give } = useVerdicts(view, walk);
+  const { house, penetrations, mends: records, works, plans } = view;
+  const { checkpointsAdded: own } = plans[0] ?? planToBe(house.id);
+  const mends = useMemo(
+    () => mendList(walk, { houseId: house.id, standing, penetrations, mends: records, works, calendar, own }),
+    [walk, house.id, standing, penetrations, records, works, calendar, own],
+  );
+  const [trade, setTrade] = useState<Trade | null>(null);
+  const [openId, setOpenId] = useState<string | null>(null);
+  const [trouble, setTrouble] = useState<string | null>(null);
+  const trades = [...new Set(mends.map((mend) => mend.trade))];
+  const shown = trade === null ? mends : mends.filter((mend) => mend.trade === trade);
+  const open = shown.filter(isOpen);
+  const settled = shown.filter((mend) => !isOpen(mend));
+  const opened = mends.find(({ record }) => record.id === openId);
+  const here = walk.stops
+    .flatMap(({ checkpoints }) => checkpoints)
+    .find(({ key }) => key === opened?.checkpoint);
+  const save = async (): Promise<void> => {
+    try {
+      const { writeMendsCsv } = await fetchCsvFiles();
+      saveFile(`${house.name} mends.csv`, writeMendsCsv(shown), 'text/csv');
+      setTrouble(null);
+    } catch {
+      setTrouble('This device does not have what writes such a file yet: try again with a signal.');
+    }
+  };
+  const print = (): void =>
+    printTable({
+      title: `${house.name}: ${trade === null ? 'all mends' : `mends, ${TRADE_WORDS[trade].toLowerCase()}`}`,
+      detail: `${answerOf(open)}. Cautions stand: local code and licensed trades decide.`,
+      columns: ['Where', 'What', 'Why', 'How', 'Whose', 'Minutes', 'Before', 'On site with', 'State'],
+      rows: shown.map((mend) => [
+        mend.placeName,
+        mend.what,
+        mend.why,
+        mend.how,
+        TRADE_WORDS[mend.trade],
+        String(mend.minutes),
+        mend.cover === null ? '' : `${workName(mend.cover.work)}, ${weekday(mend.cover.start)}`,
+        mend.visit === null ? '' : workName(mend.visit),
+        MEND_WORDS[mend.state],
+      ]),
+    });
+  return (
+    <>
+      <Text look="answer" level={2}>
+        {answerOf(open)}
+      </Text>
+      {open.length > 0 && (
+        <Text>
+          What is open lets about {leakWords(sumOf(open.map(({ leak }) => leak)))} through at 50 Pa: our own
+          order of magnitude, not a measurement.
+        </Text>
+      )}
+      {trades.length > 1 && (
+        <Choice<string>
+          label="Whose work"
+          options={[
+            { value: ALL, label: 'All trades' },
+            ...trades.map((value) => ({ value, label: TRADE_WORDS[value] })),
+          ]}
+          value={trade ?? ALL}
+          onChange={(value) => setTrade(trades.find((each) => each === value) ?? null)}
+        />
+      )}
+      {open.length > 0 && (
+        <Card title={`To mend · ${open.length}`}>
+          <LongList items={open} what="mends">
+            {(mend) => <MendLine key={mend.record.id} mend={mend} onOpen={() => setOpenId(mend.record.id)} />}
+          </LongList>
+        </Card>
+      )}
+      {settled.length > 0 && (
+        <Card title={`Settled · ${settled.length}`}>
+          <LongList items={settled} what="mends">
+            {(mend) => <MendLine key={mend.record.id} mend={mend} onOpen={() => setOpenId(mend.record.id)} />}
+          </LongList>
+        </Card>
+      )}
+      {shown.length > 0 && (
+        <View style={styles.deeds}>
+          <Button icon="file-download-outline" label="Save as a table" onPress={() => void save()} />
+          <Button icon="printer-outline" label="Print this list" onPress={print} />
+        </View>
+      )}
+      <FieldMessage message={trouble} />
+      {shown.length === 0 && (
+        <Text tone="soft">
+          What is found to be mended on the walk, each hole that is closed wrongly and each leak stand here,
+          for each trade what comes first.
+        </Text>
+      )}
+      {opened !== undefined && (
+        <MendSheet
+          key={opened.record.id}
+          view={view}
+          mend={opened}
+          fails={here === undefined ? [] : (checkpointOf(here.checkpoint)?.fails ?? [])}
+          onGood={here === undefined ? null : () => give(here, 'good', { isAnew: true })}
+          onClose={() => setOpenId(null)}
+        />
+      )}
+    </>
+  );
+}
+
+/** All that is to be mended in a house, in the order that matters. */
+export function MendsScreen({ view }: { readonly view: HouseView }) {
+  const { house } = view;
+  const { walk, calendar, error, retry } = useWalk(view);
+  const content = () => {
+    if (error !== undefined) return <Failed error={error} onRetry={retry} />;
+    if (walk === undefined) return <Loading what="Finding what is to be mended" />;
+    if (walk.state === 'walked') return <Walked view={view} walk={walk} calendar={calendar ?? null} />;
+    return (
+      <NoWalk
+        houseId={house.id}
+        walk={walk}
+        text="From its walls, roofs and openings follow the places of the walk, and what is to be mended there."
+      />
+    );
+  };
+  return (
+    <Screen
+      name={house.name}
+      detail="Mends"
+      back={{ pathname: '/houses/[houseId]/walk', params: { houseId: house.id } }}
+      backLabel="Back to the walk"
+    >
+      {content()}
+    </Screen>
+  );
+}
+
+const styles = StyleSheet.create({
+  line: {
+    flexDirection: 'row',
+    alignItems: 'center',
+    gap: space.m,
+    minHeight: 72,
+    paddingVertical: space.xs,
+  },
+  names: { flex: 1, minWidth: 0 },
+  deeds: { flexDirection: 'row', flexWrap: 'wrap', gap: space.s },
+});
