@@ -32,23 +32,26 @@ interface Shot {
 
 const showReadings = (page: Page) => page.getByRole('radio', { name: 'Readings', exact: true }).click();
 
-/** Fills in the example and waits until the line that says so is gone. */
-async function fillInExample(page: Page): Promise<void> {
-  await page.getByRole('button', { name: 'Fill in an example' }).click();
-  await page.getByText('An example was filled in.').waitFor({ state: 'hidden' });
+/** Goes to a place where something was found. */
+async function toKitchen(page: Page): Promise<void> {
+  await page.getByRole('button', { name: /: all places$/ }).click();
+  await page
+    .getByRole('dialog')
+    .getByRole('button', { name: /^Kitchen/ })
+    .click();
+  await page.getByRole('button', { name: /^Kitchen · .*: all places$/ }).waitFor();
   await page.mouse.move(0, 0);
 }
+
+const cutThroughKitchen = (page: Page) => page.getByRole('radio', { name: 'Ground floor' }).click();
 
 const shots: readonly Shot[] = [
   { name: 'houses', address: url },
   { name: 'plan', address: houseUrl(tamsel) },
   { name: 'drawing', address: `${houseUrl(wrenfold)}/drawing` },
-  { name: 'built', address: `${houseUrl(pallow)}/built` },
-  {
-    name: 'stops',
-    address: `${houseUrl(wrenfold)}/stops`,
-    before: (page) => page.getByRole('button', { name: /^7, / }).click(),
-  },
+  { name: 'walk', address: `${houseUrl(tamsel)}/walk`, before: toKitchen },
+  { name: 'air-barrier', address: `${houseUrl(tamsel)}/continuity`, before: cutThroughKitchen },
+  { name: 'mends', address: `${houseUrl(tamsel)}/mends`, isDark: true },
   { name: 'calendar', address: `${houseUrl(wrenfold)}/calendar`, now: '2027-01-04T02:00:00Z', isDark: true },
   { name: 'fill', address: `${houseUrl(tamsel)}/fill` },
   { name: 'area', address: `${houseUrl(tamsel)}/areas/${idOf(tamsel, 'area')}`, isDark: true },
@@ -68,24 +71,8 @@ const shots: readonly Shot[] = [
   },
   { name: 'record', address: `${houseUrl(wrenfold)}/record` },
   { name: 'photo', address: photoUrl(tamsel, 0), isDark: true },
-  {
-    name: 'device',
-    address: `${url}/device`,
-    before: async (page) => {
-      await page.getByRole('button', { name: 'Take with me' }).last().click();
-      await page.getByText(/^On this device/).waitFor();
-    },
-  },
   { name: 'bench', address: `${url}/bench` },
-  {
-    name: 'desk-bench',
-    address: `${url}/bench/path-to-target-evaluate`,
-    isWide: true,
-    before: async (page) => {
-      await fillInExample(page);
-      await page.getByTestId('answer').waitFor();
-    },
-  },
+  { name: 'desk-walk', address: `${houseUrl(tamsel)}/walk`, isWide: true, before: toKitchen },
   { name: 'desk-houses', address: url, isWide: true },
   { name: 'desk-drawing', address: `${houseUrl(pallow)}/drawing`, isWide: true },
   {
