@@ -199,6 +199,7 @@ async function main() {
       await measure('store', await bundleStorePage());
       await measure('entries');
       await measure('drawing');
+      await measure('walk');
     } finally {
       bare.close();
       await server.stop();

@@ -104,6 +104,15 @@ test.describe('in the hand', () => {
     await key(page, 'Done').click();
     const holes = (number: number) => page.getByRole('heading', { name: `Holes · ${number}`, exact: true });
     await expect(holes(1)).toBeVisible();
+    // Taken back, and the same again.
+    await page.getByRole('button', { name: 'Undo: hole' }).click();
+    await expect(page.getByRole('heading', { name: /^Holes/ })).toHaveCount(0);
+    await key(page, 'Hole').click();
+    await page.getByRole('radio', { name: 'Cable', exact: true }).click();
+    await page.getByRole('radio', { name: '3 mm', exact: true }).click();
+    await page.getByRole('checkbox', { name: 'Collar, taped or bonded' }).click();
+    await key(page, 'Done').click();
+    await expect(holes(1)).toBeVisible();
     for (let i = 2; i <= 13; i++) {
       await page.getByRole('button', { name: /^Again: Cable/ }).click();
       await expect(holes(i)).toBeVisible();
@@ -303,6 +312,9 @@ test('section, sentence and strip follow each verdict; a mend goes from the list
   await expect(
     page.getByText('no visit of this trade is planned before', { exact: false }).first(),
   ).toBeVisible();
+  // Held against the test: what it explains, and the shortest way to the target.
+  await expect(page.getByText(/^The test of .* explains \d+ % to \d+ % of it/)).toBeVisible();
+  await expect(page.getByText(/^Shortest way to the target|^All mends together/)).toBeVisible();
   // The list of one trade is printed on a sheet of its own.
   await page.getByRole('radio', { name: 'Carpenter' }).click();
   await expect(answer(page)).toHaveText(/^2 mends/);

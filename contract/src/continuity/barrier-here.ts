@@ -21,6 +21,8 @@ export interface BarrierKnown {
   readonly looks: ReadonlyMap<string, Look>;
   readonly penetrations: readonly Penetration[];
   readonly mends: readonly Mend[];
+  /** Ids of holes that have to be looked at again. */
+  readonly holesAgain?: ReadonlySet<string>;
 }
 
 /** A junction of the air barrier, and how it stands with it. */
@@ -101,14 +103,17 @@ function joined(
 }
 
 /** Holes and leaks in the areas that are there. */
-function holesIn(walk: Walk, { penetrations, mends }: BarrierKnown): readonly TracedPenetration[] {
+function holesIn(
+  walk: Walk,
+  { penetrations, mends, holesAgain }: BarrierKnown,
+): readonly TracedPenetration[] {
   const areas = new Map(walk.areas.map((area) => [area.key, area]));
   const holes = penetrations.flatMap((hole): readonly TracedPenetration[] => {
     const area = areas.get(hole.item);
     if (hole.made !== 'made' || area === undefined) return [];
     const { verdict, asked } = judgedPenetration(hole, area.barrier);
-    const state =
-      verdict === 'wrong' ? 'open' : verdict === 'fits' && asked.length === 0 ? 'sealed' : 'notSeen';
+    const isTight = verdict === 'fits' && asked.length === 0 && holesAgain?.has(hole.id) !== true;
+    const state = verdict === 'wrong' ? 'open' : isTight ? 'sealed' : 'notSeen';
     return [{ id: hole.id, areaId: area.key, state }];
   });
   const leaks = mends.flatMap((mend): readonly TracedPenetration[] => {

@@ -1,4 +1,5 @@
 import { FRAMED, plannedOf, sampleFeature, sampleWork, tee } from '../../test/sample-plan';
+import { samplePenetration } from '../../test/sample-penetration';
 import { verdictAt } from '../../test/sample-verdict';
 import { walked } from '../../test/sample-walk';
 import { calendarHere } from '../calendar/calendar-here';
@@ -6,6 +7,7 @@ import { NO_SCHOOLS } from '../plan/schools';
 import type { Work } from '../plan/work';
 import type { CheckpointHere, Walk } from './generate-walk';
 import { isLeft, looksOf, type Look } from './looks';
+import { Reopening } from './reopened';
 import { standingVerdicts } from './standing-verdicts';
 import type { Verdict } from './verdict';
 
@@ -131,4 +133,20 @@ describe('what was covered before anybody looked', () => {
     expect(state(verdictAt(tub, 'notSeen', { seenOn: '2027-03-09' }))).toBe('covered');
     expect(state(verdictAt(tub, 'good', { seenOn: '2027-03-09' }))).toBe('good');
   });
+});
+
+test('a stub is looked at again once it was connected, wherever that was done, and no other hole is', () => {
+  const connected = (on: string, begunOn: string | null) => [sampleWork('c', 'connecting', on, { begunOn })];
+  const after = (works: readonly Work[], hole: Parameters<typeof samplePenetration>[0]) =>
+    new Reopening(works, walk, HOUSE).afterHole(
+      samplePenetration({ what: 'conduit', item: 'wall/u1', ...hole }),
+    )?.id;
+  expect(after(connected(HOUSE, '2027-03-09'), {})).toBe('c');
+  expect(after(connected('u1', '2027-03-09'), {})).toBe('c');
+  expect(after(connected('u2', '2027-03-09'), {})).toBeUndefined();
+  expect(after(connected(HOUSE, null), {})).toBeUndefined();
+  expect(after(connected(HOUSE, '2027-03-09'), { seenOn: '2027-03-09' })).toBeUndefined();
+  expect(after(connected(HOUSE, '2027-03-09'), { what: 'cable' })).toBeUndefined();
+  // In an area that is gone, what was done in the house may have opened it.
+  expect(after(connected(HOUSE, '2027-03-09'), { item: 'wall/gone' })).toBe('c');
 });

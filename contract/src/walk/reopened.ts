@@ -2,6 +2,8 @@ import type { HousePath, WorkKind } from '@calvet/core';
 import { CHECKPOINTS, type Subject } from '../catalogue/catalogue';
 import type { Work } from '../plan/work';
 import type { CheckpointHere, Walk } from './generate-walk';
+import { HOUSE_PATH } from './paths';
+import type { Penetration } from './penetration';
 
 /** What of the catalogue a work may break again, by what it is part of, or one by one. */
 interface Breaks {
@@ -37,17 +39,24 @@ const broken = new Map(
 const isOver = (scope: HousePath, path: HousePath): boolean =>
   Array.from({ length: Math.min(scope.length, path.length) }, (_, i) => i).every((i) => scope[i] === path[i]);
 
+/** Left closed with nothing in it, or with lines that lead nowhere yet: opened again to connect them. */
+const STUBS: ReadonlySet<string> = new Set(['conduit', 'sleeve', 'serviceLine', 'duct']);
+
 /** Finds the works that began after something was seen, and may have broken it. */
 export class Reopening {
+  private readonly areaPaths: ReadonlyMap<string, HousePath>;
   private readonly works: readonly { readonly work: Work; readonly scopes: readonly HousePath[] }[];
 
-  constructor(works: readonly Work[], { paths }: Pick<Walk, 'paths'>, houseId: string) {
+  constructor(works: readonly Work[], { paths, areas }: Pick<Walk, 'paths' | 'areas'>, houseId: string) {
+    this.areaPaths = new Map(
+      areas.map(({ key, at }) => [key, paths.get(at.wall ?? at.roof ?? at.storeyId ?? '') ?? [HOUSE_PATH]]),
+    );
     this.works = works
       .filter(({ what, begunOn }) => begunOn !== null && broken.has(what))
       .map((work) => ({
         work,
         scopes: work.on.flatMap(({ id }): readonly HousePath[] => {
-          const path = id === houseId ? (['house'] as const) : paths.get(id);
+          const path = id === houseId ? [HOUSE_PATH] : paths.get(id);
           return path === undefined ? [] : [path];
         }),
       }));
@@ -58,10 +67,19 @@ export class Reopening {
    * @param seenOn the day on which somebody looked, YYYY-MM-DD. What began on that day they saw.
    */
   after({ checkpoint, path }: Pick<CheckpointHere, 'checkpoint' | 'path'>, seenOn: string): Work | null {
+    return this.first(path, seenOn, ({ what }) => broken.get(what)?.has(checkpoint) === true);
+  }
+
+  /** The first work that connected what was left as a stub; null: none, or it was looked at since. */
+  afterHole({ what, item, seenOn }: Pick<Penetration, 'what' | 'item' | 'seenOn'>): Work | null {
+    if (!STUBS.has(what)) return null;
+    return this.first(this.areaPaths.get(item) ?? [HOUSE_PATH], seenOn, (work) => work.what === 'connecting');
+  }
+
+  private first(path: HousePath, seenOn: string, breaks: (work: Work) => boolean): Work | null {
     let first: Work | null = null;
     for (const { work, scopes } of this.works) {
-      if (work.begunOn === null || work.begunOn <= seenOn) continue;
-      if (broken.get(work.what)?.has(checkpoint) !== true) continue;
+      if (work.begunOn === null || work.begunOn <= seenOn || !breaks(work)) continue;
       if (!scopes.some((scope) => isOver(scope, path))) continue;
       if (first?.begunOn == null || work.begunOn < first.begunOn) first = work;
     }

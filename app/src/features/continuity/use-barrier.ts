@@ -1,14 +1,22 @@
 import { barrierHere, type BarrierHere } from '@calvet/contract/continuity/barrier-here';
 import type { Walk } from '@calvet/contract/walk/generate-walk';
 import type { Look } from '@calvet/contract/walk/looks';
+import { Reopening } from '@calvet/contract/walk/reopened';
 import { useMemo } from 'react';
 import type { HouseView } from '../../data/as-drawn';
 
 /** The air barrier of a house as far as somebody looked: anew with every verdict. */
 export function useBarrier(
-  { penetrations, mends }: HouseView,
+  { house, works, penetrations, mends }: HouseView,
   walk: Walk,
   looks: ReadonlyMap<string, Look>,
 ): BarrierHere {
-  return useMemo(() => barrierHere(walk, { looks, penetrations, mends }), [walk, looks, penetrations, mends]);
+  const holesAgain = useMemo(() => {
+    const reopening = new Reopening(works, walk, house.id);
+    return new Set(penetrations.filter((hole) => reopening.afterHole(hole) !== null).map(({ id }) => id));
+  }, [works, walk, house.id, penetrations]);
+  return useMemo(
+    () => barrierHere(walk, { looks, penetrations, mends, holesAgain }),
+    [walk, looks, penetrations, mends, holesAgain],
+  );
 }

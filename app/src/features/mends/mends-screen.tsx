@@ -1,17 +1,14 @@
 import type { CalendarHere } from '@calvet/contract/calendar/calendar-here';
-import { sumOf } from '@calvet/contract/mends/leak-range';
 import { mendList, type MendHere } from '@calvet/contract/mends/mend-list';
 import { planToBe } from '@calvet/contract/plan/item-key';
 import { workName } from '@calvet/contract/plan/work';
 import { TRADE_WORDS, type Trade } from '@calvet/contract/plan/work-words';
 import type { Walk } from '@calvet/contract/walk/generate-walk';
 import { MEND_WORDS } from '@calvet/contract/walk/mend';
-import { fromSi, unitOf } from '@calvet/core';
 import { useMemo, useState } from 'react';
 import { Pressable, StyleSheet, View } from 'react-native';
 import { useWalk } from '../../compute/use-walk';
 import type { HouseView } from '../../data/as-drawn';
-import { usePreferences } from '../../data/preferences';
 import { Button } from '../../ui/button';
 import { Card } from '../../ui/card';
 import { Choice } from '../../ui/choice';
@@ -30,19 +27,13 @@ import { useCatalogue } from '../stops/use-catalogue';
 import { useVerdicts } from '../stops/use-verdicts';
 import { counted } from '../stops/words';
 import { MARK_OF_MEND } from '../walk/leaks-card';
+import { useLeakWords } from './leak-words';
 import { MendSheet } from './mend-sheet';
+import { PathCard } from './path-card';
 
 const fetchCsvFiles = () => import('../csv-files');
 
 const ALL = 'all';
-
-/** A flow at 50 Pa as an order of magnitude: low to high. */
-function useLeakWords(): (leak: MendHere['leak']) => string {
-  const { units } = usePreferences();
-  const flow = (m3h: number): string => fromSi(m3h, 'flow', units).toFixed(0);
-  const { symbol } = unitOf('flow', units);
-  return ({ low, likely, high }) => `${flow(low)}–${flow(high)} ${symbol}, likely ${flow(likely)}`;
-}
 
 const isOpen = ({ state }: MendHere): boolean => state === 'open' || state === 'notYet';
 
@@ -51,7 +42,7 @@ function dueWords({ cover }: MendHere): string {
 }
 
 function MendLine({ mend, onOpen }: { readonly mend: MendHere; readonly onOpen: () => void }) {
-  const leakWords = useLeakWords();
+  const { range } = useLeakWords();
   const { what, placeName, trade, minutes, visit, isUnvisited, state, leak, cover } = mend;
   return (
     <Pressable
@@ -65,7 +56,7 @@ function MendLine({ mend, onOpen }: { readonly mend: MendHere; readonly onOpen: 
         <Text look="strong">{what}</Text>
         <Text>{placeName}</Text>
         <Text look="small" tone="soft">
-          {TRADE_WORDS[trade]} · {minutes} min · {leakWords(leak)}
+          {TRADE_WORDS[trade]} · {minutes} min · {range(leak)}
         </Text>
         <Text look="small" tone={isUnvisited ? 'ember' : 'soft'}>
           {dueWords(mend)}
@@ -99,7 +90,6 @@ interface WalkedProps {
 }
 
 function Walked({ view, walk, calendar }: WalkedProps) {
-  const leakWords = useLeakWords();
   const { checkpointOf } = useCatalogue();
   const { standing, give } = useVerdicts(view, walk);
   const { house, penetrations, mends: records, works, plans } = view;
@@ -150,12 +140,6 @@ function Walked({ view, walk, calendar }: WalkedProps) {
       <Text look="answer" level={2}>
         {answerOf(open)}
       </Text>
-      {open.length > 0 && (
-        <Text>
-          What is open lets about {leakWords(sumOf(open.map(({ leak }) => leak)))} through at 50 Pa: our own
-          order of magnitude, not a measurement.
-        </Text>
-      )}
       {trades.length > 1 && (
         <Choice<string>
           label="Whose work"
@@ -181,6 +165,7 @@ function Walked({ view, walk, calendar }: WalkedProps) {
           </LongList>
         </Card>
       )}
+      {(mends.length > 0 || penetrations.length > 0) && <PathCard view={view} walk={walk} mends={mends} />}
       {shown.length > 0 && (
         <View style={styles.deeds}>
           <Button icon="file-download-outline" label="Save as a table" onPress={() => void save()} />

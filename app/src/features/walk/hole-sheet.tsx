@@ -8,6 +8,7 @@ import {
 import { judgePenetration } from '@calvet/core/penetrations/judge';
 import { HOLES_MAX, PERIMETER_MAX_MM } from '@calvet/contract/limits';
 import type { Phase } from '@calvet/contract/plan/own-checkpoint';
+import { workName } from '@calvet/contract/plan/work';
 import { recentWhats, isDueIn, type JudgedPenetration } from '@calvet/contract/walk/judged-penetration';
 import {
   JUDGED_WORDS,
@@ -30,6 +31,7 @@ import { OpenButton } from '../../ui/open-button';
 import { Sheet } from '../../ui/sheet';
 import { Text } from '../../ui/text';
 import { space } from '../../ui/tokens';
+import { useToday } from '../../ui/use-today';
 import { PhotosCard } from '../record/photos-card';
 import { GapField } from './gap-field';
 import { holeName, judgedWord, MARK_OF_JUDGED } from './hole-words';
@@ -147,6 +149,7 @@ function Seals({
   readonly phase: Phase;
 }) {
   const keep = useKeep('penetration', hole);
+  const today = useToday();
   const there = hole.seals.filter((each) => each.plane === plane);
   return (
     <ManyChoice
@@ -155,6 +158,7 @@ function Seals({
       values={there.map(({ seal }) => seal)}
       onChange={(values) =>
         keep(({ seals }) => ({
+          seenOn: today,
           seals: [
             ...seals.filter((each) => each.plane !== plane || values.includes(each.seal)),
             ...values
@@ -277,10 +281,20 @@ function Recorded({ hole, view, holes, phase, onMove, onClose }: RecordedProps) 
     hole.seals.some(({ plane }) => plane !== 'barrier'),
   );
   const judged = holes.judge(hole);
+  const again = holes.againAfter(hole);
+  const today = useToday();
   const planes = areLayersShown ? PLANES.map(({ value }) => value) : (['barrier'] as const);
   return (
     <>
       <Judgement judged={judged} phase={phase} />
+      {again !== null && (
+        <View style={styles.row}>
+          <Text tone="straw" role="status">
+            “{workName(again)}” began after somebody looked at it: look again.
+          </Text>
+          <Button label="Looked again" onPress={() => keep({ seenOn: today })} />
+        </View>
+      )}
       <GapField value={hole.gapMm} onChange={(gapMm, stage) => keep({ gapMm }, stage)} />
       {planes.map((plane) => (
         <Labelled key={plane} label={`Closed by, ${PLANE_WORDS[plane].toLowerCase()}`}>

@@ -3,6 +3,7 @@ import type { Phase } from '@calvet/contract/plan/own-checkpoint';
 import { isDueIn, type JudgedPenetration } from '@calvet/contract/walk/judged-penetration';
 import { JUDGED_WORDS, type Judged, type Penetration } from '@calvet/contract/walk/penetration';
 import type { Mark } from '../../ui/line-mark';
+import type { Holes } from './use-holes';
 
 export const MARK_OF_JUDGED: Readonly<Record<Judged, Mark>> = {
   fits: 'solid',
@@ -41,3 +42,10 @@ export function askedWords({ asked, isOpen }: JudgedPenetration, phase: Phase): 
   if (next === undefined) return null;
   return `${isDueIn(next, phase) ? 'now' : 'later'}: ${next.what.toLowerCase()}`;
 }
+
+/** Holes of a place that are to be closed in another layer by now, or were opened again since somebody looked. */
+export const holesDue = ({ here }: Pick<Holes, 'here'>, phase: Phase): number =>
+  here.filter(
+    ({ judged: { asked, isOpen }, again }) =>
+      again !== null || (!isOpen && asked.some((each) => isDueIn(each, phase))),
+  ).length;

@@ -1,5 +1,6 @@
 import { Pressable, StyleSheet, View } from 'react-native';
 import type { Phase } from '@calvet/contract/plan/own-checkpoint';
+import { workName } from '@calvet/contract/plan/work';
 import type { HoleHere } from '@calvet/contract/walk/generate-walk';
 import type { Penetration } from '@calvet/contract/walk/penetration';
 import { usePreferences } from '../../data/preferences';
@@ -16,7 +17,7 @@ import type { Holes, JudgedHole } from './use-holes';
 const COUNT_MAX = 1000;
 
 function HoleLine({
-  judgedHole: { hole, judged },
+  judgedHole: { hole, judged, again },
   phase,
   onOpen,
 }: {
@@ -36,7 +37,10 @@ function HoleLine({
         onPress={onOpen}
         style={styles.whole}
       >
-        <LineMark mark={MARK_OF_JUDGED[judged.verdict]} width={28} />
+        <LineMark
+          mark={again !== null && judged.verdict === 'fits' ? 'half' : MARK_OF_JUDGED[judged.verdict]}
+          width={28}
+        />
         <View style={styles.names}>
           <Text>{name}</Text>
           <Text look="small" tone="soft">
@@ -45,6 +49,11 @@ function HoleLine({
               sealWords(hole) ?? 'nothing closes it',
             ].join(' · ')}
           </Text>
+          {again !== null && (
+            <Text look="small" tone="straw">
+              “{workName(again)}” began since: look again
+            </Text>
+          )}
           {asked !== null && (
             <Text look="small" tone="straw">
               {asked}

@@ -1,9 +1,11 @@
 import { itemId } from '@calvet/contract/plan/item-key';
 import type { Phase } from '@calvet/contract/plan/own-checkpoint';
+import type { Work } from '@calvet/contract/plan/work';
 import { areasAt, throughOf } from '@calvet/contract/walk/areas-at';
 import type { AreaHere, HoleHere, StopHere, Walk } from '@calvet/contract/walk/generate-walk';
 import { judgedPenetration, type JudgedPenetration } from '@calvet/contract/walk/judged-penetration';
 import type { Penetration, PenetrationBody } from '@calvet/contract/walk/penetration';
+import { Reopening } from '@calvet/contract/walk/reopened';
 import { useMemo } from 'react';
 import { v7 } from 'uuid';
 import type { HouseView } from '../../data/as-drawn';
@@ -16,6 +18,8 @@ import { stopName } from './place-bar';
 export interface JudgedHole {
   readonly hole: Penetration;
   readonly judged: JudgedPenetration;
+  /** What was connected through it since somebody looked; null: nothing. */
+  readonly again: Work | null;
 }
 
 /** Holes at one place, and the ways to record them. */
@@ -35,6 +39,8 @@ export interface Holes {
   /** A planned one was made; gives back its id. */
   readonly make: (planned: HoleHere) => string;
   readonly remove: (hole: Penetration) => void;
+  /** What was connected through a hole since somebody looked at it; null: nothing. */
+  readonly againAfter: (hole: Penetration) => Work | null;
 }
 
 const MM_PER_M = 1000;
@@ -43,7 +49,16 @@ const MM_PER_M = 1000;
 export function useHoles(
   view: HouseView,
   walk: Walk,
-  { stop, phase }: { readonly stop: StopHere; readonly phase: Phase },
+  {
+    stop,
+    phase,
+    onDone,
+  }: {
+    readonly stop: StopHere;
+    readonly phase: Phase;
+    /** Told what was done, with its way back. */
+    readonly onDone: (done: { readonly text: string; readonly undo: () => void }) => void;
+  },
 ): Holes {
   const { createRecord, deleteRecord, restoreRecord } = useStore();
   const note = useNote();
@@ -53,6 +68,7 @@ export function useHoles(
   const barriers = useMemo(() => new Map(walk.areas.map(({ key, barrier }) => [key, barrier])), [walk]);
   const judge = (hole: Penetration): JudgedPenetration =>
     judgedPenetration(hole, barriers.get(hole.item) ?? null);
+  const reopening = useMemo(() => new Reopening(view.works, walk, houseId), [view.works, walk, houseId]);
   const areas = useMemo(() => areasAt(stop, walk), [stop, walk]);
   const made = new Set(penetrations.map(({ planned }) => planned));
   const [nearest] = areas;
@@ -76,7 +92,13 @@ export function useHoles(
     note: null,
   });
   const tell = (text: string, id: string): string => {
-    note({ text, undo: () => deleteRecord(houseId, 'penetration', id), isSaid: true });
+    let isTakenBack = false;
+    const undo = (): void => {
+      if (!isTakenBack) deleteRecord(houseId, 'penetration', id);
+      isTakenBack = true;
+    };
+    note({ text, undo, isSaid: true });
+    onDone({ text, undo });
     return id;
   };
   return {
@@ -84,14 +106,18 @@ export function useHoles(
       () =>
         penetrations
           .filter((hole) => hole.stop === stop.key)
-          .map((hole) => ({ hole, judged: judgedPenetration(hole, barriers.get(hole.item) ?? null) })),
-      [penetrations, stop.key, barriers],
+          .map((hole) => ({
+            hole,
+            judged: judgedPenetration(hole, barriers.get(hole.item) ?? null),
+            again: reopening.afterHole(hole),
+          })),
+      [penetrations, stop.key, barriers, reopening],
     ),
     toCome: walk.holes.filter((hole) => hole.stop === stop.key && !made.has(hole.key)),
     last,
     areas,
     judge,
-    add: (what) => tell('A hole was recorded.', createRecord(houseId, 'penetration', bare(what, nearest))),
+    add: (what) => tell('hole', createRecord(houseId, 'penetration', bare(what, nearest))),
     repeat: () => {
       if (last === null) return null;
       const { what, through, gapMm, perimeterMm, seals, flags } = last;
@@ -103,7 +129,7 @@ export function useHoles(
         flags,
         seals: seals.map((seal) => ({ ...seal, id: v7(), phase })),
       };
-      return tell('A hole like the last one was recorded.', createRecord(houseId, 'penetration', body));
+      return tell('hole', createRecord(houseId, 'penetration', body));
     },
     make: (planned) => {
       const on =
@@ -117,8 +143,9 @@ export function useHoles(
         note: planned.name,
       };
       const id = itemId(houseId, `penetration/${planned.key}`);
-      return tell('A planned hole was made.', createRecord(houseId, 'penetration', body, id));
+      return tell('planned hole', createRecord(houseId, 'penetration', body, id));
     },
+    againAfter: (hole) => reopening.afterHole(hole),
     remove: (hole) => {
       deleteRecord(houseId, 'penetration', hole.id);
       note({

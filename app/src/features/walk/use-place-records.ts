@@ -31,9 +31,9 @@ export interface PlaceRecords {
 }
 
 /** What is recorded at the place where somebody is. */
-export function usePlaceRecords(view: HouseView, walk: Walk, { stop, round }: Walking): PlaceRecords {
+export function usePlaceRecords(view: HouseView, walk: Walk, { stop, round, tell }: Walking): PlaceRecords {
   const phase = round.phases.get(partOf(stop)) ?? 'beforeFill';
-  const holes = useHoles(view, walk, { stop, phase });
+  const holes = useHoles(view, walk, { stop, phase, onDone: tell });
   const leaks = useLeaks(view, walk, stop);
   const [opened, setOpened] = useState<Opened | null>(null);
   const id = opened?.kind === 'hole' || opened?.kind === 'move' ? opened.id : null;

@@ -15,12 +15,12 @@ import { useVerdicts } from '../stops/use-verdicts';
 /** Somebody who presses twice means once: so long after moving on, nothing that is pressed counts. */
 const SETTLING_MS = 300;
 
-/** What was said last, where, and the way back. */
+/** What was done last, and the way back. */
 interface Said {
   readonly text: string;
   readonly undo: () => void;
-  readonly stop: string;
-  readonly checkpoint: string;
+  /** Where a verdict was given: one goes back there. */
+  readonly at?: { readonly stop: string; readonly checkpoint: string };
 }
 
 /** Where somebody is on the walk, what they look at, and how they go on. */
@@ -51,6 +51,8 @@ export interface Walking {
   /** To the checkpoint before, or after, at this stop. */
   readonly stepHere: (by: 1 | -1) => void;
   readonly takeBack: () => void;
+  /** Something else was done here, with its way back. */
+  readonly tell: (said: Pick<Said, 'text' | 'undo'>) => void;
   readonly choosePhase: (part: string, phase: Phase) => void;
   readonly chooseSubject: (subject: Subject | null) => void;
   /** Each part of the house goes on with the first phase in which something is left. */
@@ -162,8 +164,7 @@ export function useWalking(view: HouseView, walk: Walk, calendar: CalendarHere |
         setSaid({
           text: VERDICT_WORDS[value],
           undo,
-          stop: stop.key,
-          checkpoint: current.key,
+          at: { stop: stop.key, checkpoint: current.key },
         });
       if (value === 'mend') {
         keep({});
@@ -182,8 +183,9 @@ export function useWalking(view: HouseView, walk: Walk, calendar: CalendarHere |
       if (said === null) return;
       said.undo();
       setSaid(null);
-      goTo(said.stop, said.checkpoint);
+      if (said.at !== undefined) goTo(said.at.stop, said.at.checkpoint);
     },
+    tell: setSaid,
     choosePhase: (of, phase) => goOnWith({ phases: new Map([...phases, [of, phase]]), subject }),
     chooseSubject: (next) => goOnWith({ phases, subject: next }),
     beginNextRound: () => goOnWith({ phases: phasesNow(stops, looks), subject: null }),

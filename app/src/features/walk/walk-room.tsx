@@ -23,6 +23,7 @@ import { Failed, Loading } from '../shell/states';
 import { NoWalk } from '../stops/no-walk';
 import { useCatalogue } from '../stops/use-catalogue';
 import { CheckpointCard } from './checkpoint-card';
+import { holesDue } from './hole-words';
 import { HolesCard } from './holes-card';
 import { KeysSheet } from './keys-sheet';
 import { LeaksCard } from './leaks-card';
@@ -113,7 +114,7 @@ function Walked(props: WalkedProps) {
   const answer = (
     <>
       <Text look="answer" level={2}>
-        {answerOf(props, walking)}
+        {answerOf(props, walking, holesDue(records.holes, records.phase))}
       </Text>
       {leftOnRound > 0 && (
         <Text look="small" tone="soft">

@@ -23,8 +23,12 @@ function holdWords({ view, calendar }: Walked, { asked, looks }: Walking): strin
 }
 
 /** How it stands on this round, in one sentence. */
-export function answerOf(props: Walked, walking: Walking): string {
+export function answerOf(props: Walked, walking: Walking, holesDue: number): string {
   const { leftHere, leftOnRound } = walking;
+  if (holesDue > 0) {
+    const holes = holesDue === 1 ? '1 hole to look at again' : `${holesDue} holes to look at again`;
+    return leftHere === 0 ? holes : `${leftHere} left here, ${holes}`;
+  }
   if (leftOnRound === 0) return 'Nothing is left on this round';
   const hold = holdWords(props, walking);
   return [

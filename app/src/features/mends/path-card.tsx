@@ -1,0 +1,108 @@
+import { leakLedger, lastTest, pathInput } from '@calvet/contract/mends/ledger';
+import type { MendHere } from '@calvet/contract/mends/mend-list';
+import type { Walk } from '@calvet/contract/walk/generate-walk';
+import { useMemo } from 'react';
+import { StyleSheet, View } from 'react-native';
+import { useAnswer } from '../../compute/use-answer';
+import type { HouseView } from '../../data/as-drawn';
+import { Button } from '../../ui/button';
+import { Card } from '../../ui/card';
+import { Text } from '../../ui/text';
+import { space } from '../../ui/tokens';
+import { weekday } from '../calendar/work-words';
+import { counted } from '../stops/words';
+import { useLeakWords } from './leak-words';
+
+interface PathCardProps {
+  readonly view: HouseView;
+  readonly walk: Walk;
+  readonly mends: readonly MendHere[];
+}
+
+const percent = (share: number): string => `${(share * 100).toFixed(0)} %`;
+
+/** What was recorded against the last test: what it explains, and the shortest way to the target. */
+export function PathCard({ view, walk, mends }: PathCardProps) {
+  const { house, tests, penetrations } = view;
+  const { range, flow } = useLeakWords();
+  const ledger = useMemo(
+    () => leakLedger(walk.areas, penetrations, mends),
+    [walk.areas, penetrations, mends],
+  );
+  const last = useMemo(() => lastTest(house, tests), [house, tests]);
+  const input = useMemo(() => (last === null ? null : pathInput(last, mends)), [last, mends]);
+  const path = useAnswer('pathToTarget.evaluate', input);
+  if (last === null) {
+    return (
+      <Card title="Against the test">
+        <Text tone="soft">
+          Recorded leaks let about {range(ledger.all)} through at 50 Pa. Once a door test has figures, it
+          stands here what they explain of it, and the shortest way to the target.
+        </Text>
+      </Card>
+    );
+  }
+  const { q50M3h, limitM3h, performedOn } = last;
+  const output = path?.state === 'here' && path.answer.kind === 'figures' ? path.answer.output : null;
+  const lines: readonly (readonly [string, string])[] = [
+    ['to be mended, or accepted', range(ledger.open)],
+    ['doubtful holes', range(ledger.doubtful)],
+    ['holes that fit', range(ledger.sealed)],
+  ];
+  return (
+    <Card title="Against the test">
+      <Text>
+        The test of {weekday(performedOn)} found {flow(q50M3h)} at 50 Pa; the target allows {flow(limitM3h)}.
+        What is recorded explains {percent(ledger.all.low / q50M3h)} to {percent(ledger.all.high / q50M3h)} of
+        it, likely {percent(ledger.all.likely / q50M3h)}.
+      </Text>
+      {lines.map(([label, value]) => (
+        <View key={label} style={styles.line}>
+          <Text look="small" tone="soft" style={styles.label}>
+            {label}
+          </Text>
+          <Text look="small">{value}</Text>
+        </View>
+      ))}
+      {path?.state === 'under way' && (
+        <View style={styles.line}>
+          <Text tone="soft" role="status">
+            Finding the shortest way to the target, {percent(path.share)}
+          </Text>
+          <Button kind="quiet" label="Stop" onPress={path.stop} />
+        </View>
+      )}
+      {path?.state === 'stopped' && (
+        <Button label="Find the shortest way to the target" onPress={path.again} />
+      )}
+      {path?.state === 'failed' && <Text tone="ember">{path.message}</Text>}
+      {path?.state === 'here' && path.answer.kind === 'refused' && (
+        <Text tone="ember">{path.answer.refusal.message}</Text>
+      )}
+      {output !== null && (
+        <Text look="strong">
+          {output.list === null
+            ? `All mends together meet the target with a chance of ${percent(output.chanceAll)}: look for more`
+            : output.list.ids.length === 0
+              ? `The target is met as it stands with a chance of ${percent(output.chanceNow)}`
+              : `Shortest way to the target: ${counted(output.list.ids.length, 'mend')}, ${output.list.minutes} min, a chance of ${percent(output.list.chance)}`}
+        </Text>
+      )}
+      {output !== null && output.list !== null && output.list.ids.length > 0 && (
+        <Text look="small" tone="soft">
+          {output.list.ids
+            .flatMap((id) => mends.find(({ record }) => record.id === id)?.what ?? [])
+            .join(' · ')}
+        </Text>
+      )}
+      <Text look="small" tone="soft">
+        Orders of magnitude of our own, not a measurement: change them at each mend and each hole.
+      </Text>
+    </Card>
+  );
+}
+
+const styles = StyleSheet.create({
+  line: { flexDirection: 'row', flexWrap: 'wrap', alignItems: 'center', gap: space.m },
+  label: { minWidth: 150 },
+});
