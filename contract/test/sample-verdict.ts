@@ -16,6 +16,7 @@ export const verdictAt = (
   phase,
   looked: 'onSite',
   seenOn: '2027-03-08',
+  photo: null,
   reasons: [],
   note: null,
   readings: [],

@@ -45,6 +45,7 @@ export function groundFloorLookedAt(
     phase,
     looked: 'onSite',
     seenOn: day,
+    photo: null,
     reasons: reason === undefined ? [] : [{ name: reason }],
     note: null,
     readings: [],

@@ -16,6 +16,16 @@ export async function plainPicture(number: number, width = 800, height = 600): P
   return { name: `wall-${number}.jpg`, mimeType: 'image/jpeg', buffer };
 }
 
+/** A small picture that says when it was taken: YYYY:MM:DD HH:MM:SS. */
+export async function datedPicture(taken: string): Promise<PictureFile> {
+  const background = { r: 90, g: 120, b: 60 };
+  const buffer = await sharp({ create: { width: 640, height: 480, channels: 3, background } })
+    .withExif({ IFD2: { DateTimeOriginal: taken } })
+    .jpeg()
+    .toBuffer();
+  return { name: 'dated.jpg', mimeType: 'image/jpeg', buffer };
+}
+
 /**
  * What a phone's camera leaves: 12 megapixels, lying on its side with a note that it has to be turned, with the hour
  * and the place where it was taken. Held upright, its upper half is red.

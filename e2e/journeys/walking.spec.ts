@@ -4,7 +4,7 @@ import { begun, workLine } from './dated-house';
 import { countDeeds } from './deeds';
 import { answer } from './drawn-house';
 import { isForEverybody } from './for-everybody';
-import { plainPicture } from './pictures';
+import { choosePictures, datedPicture, plainPicture, tiles } from './pictures';
 import {
   allSent,
   appIsKept,
@@ -217,6 +217,10 @@ test('drilled again, and covered unseen: both events stay, and nothing that was 
         name: new RegExp(`^Corners and wall junctions leave room for fill, .*${state}$`),
       })
       .first();
+  // A picture from before anything was covered.
+  await page.goto(`${house}/record`);
+  await choosePictures(page, [await datedPicture('2027:03:02 10:00:00')]);
+  await expect(tiles(page)).toBeVisible();
   await page.goto(`${house}/walk`);
   // To the first wall inside.
   await toPlace(page, 5);
@@ -266,6 +270,21 @@ test('drilled again, and covered unseen: both events stay, and nothing that was 
   await toPlace(page, 5);
   await expect(page.getByRole('button', { name: `${name}, Good` })).toBeVisible();
   await expect(covered).toHaveCount(count - 1);
+
+  // Another is shown by the picture from before.
+  const other = ((await covered.first().getAttribute('aria-label')) ?? '').replace(/, Covered unseen$/, '');
+  await covered.first().click();
+  await expect(current(page)).toHaveAccessibleName(`${other}, Covered unseen`);
+  await page.getByRole('button', { name: 'A photo from before shows it' }).click();
+  await page
+    .getByRole('dialog')
+    .getByRole('button', { name: /^Photo of/ })
+    .click();
+  await expect(page.getByText('By a photo of Tue 2 Mar', { exact: false })).toBeVisible();
+  await press(page, 'Good');
+  await toPlace(page, 5);
+  await page.getByRole('button', { name: `${other}, Good` }).click();
+  await expect(page.getByText(/^Good, Tue 2 Mar, by photo/)).toBeVisible();
 });
 
 test('at a desk: places, detail and plan together, and keys for verdicts', async ({ page, app, request }) => {
@@ -284,11 +303,22 @@ test('at a desk: places, detail and plan together, and keys for verdicts', async
   await expect(page.getByRole('button', { name: /: all places$/ })).not.toHaveAccessibleName(place ?? '');
   await page.keyboard.press('ArrowLeft');
   await expect(page.getByRole('button', { name: /: all places$/ })).toHaveAccessibleName(place ?? '');
+  // A photo of a place without a verdict waits to be judged, and the verdict says so.
+  const choosing = page.waitForEvent('filechooser');
+  await key(page, 'Photo').click();
+  await (await choosing).setFiles([await plainPicture(11)]);
+  await page.getByRole('button', { name: 'Judge by photo: 1 place without a verdict' }).click();
+  await page.waitForTimeout(A_MOMENT_MS);
+  await page.keyboard.press('1');
+  await expect(page.getByText(/^Good, .*, by photo/)).toBeVisible();
+  await page.getByRole('button', { name: 'Back to the walk' }).click();
+  await expect(leftWords(page)).toHaveText(new RegExp(`: ${before - 1}$`));
+
   await page.keyboard.press('?');
   await expect(page.getByRole('dialog', { name: 'Keys on the walk' })).toBeVisible();
   await page.keyboard.press('1');
   await page.keyboard.press('Escape');
-  await expect(leftWords(page)).toHaveText(new RegExp(`: ${before}$`));
+  await expect(leftWords(page)).toHaveText(new RegExp(`: ${before - 1}$`));
   await isForEverybody(page, false);
 });
 

@@ -87,6 +87,7 @@ describe('by when things are looked at', () => {
         phase: 'beforeFill',
         looked: 'onSite',
         seenOn,
+        photo: null,
         reasons: [],
         note: null,
         readings: [],

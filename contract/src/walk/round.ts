@@ -13,6 +13,8 @@ export interface Round {
   readonly phases: ReadonlyMap<string, Phase>;
   /** One kind of work alone, as one takes its tools round; null: all. */
   readonly subject: Subject | null;
+  /** Keys of the checkpoints that are asked alone; left out: all. */
+  readonly only?: ReadonlySet<string>;
 }
 
 /** One thing to look at, and where. */
@@ -29,7 +31,9 @@ export const subjectOf = ({ checkpoint }: Pick<CheckpointHere, 'checkpoint'>): S
   SUBJECT_OF.get(checkpoint) ?? null;
 
 /** What is asked at a stop on a round. */
-export function askedAt(stop: StopHere, { phases, subject }: Round): readonly CheckpointHere[] {
+export function askedAt(stop: StopHere, { phases, subject, only }: Round): readonly CheckpointHere[] {
+  // What is asked alone is asked whatever the phase.
+  if (only !== undefined) return stop.checkpoints.filter(({ key }) => only.has(key));
   const phase = phases.get(partOf(stop));
   return stop.checkpoints.filter(
     (here) => here.phase === phase && (subject === null || subjectOf(here) === subject),

@@ -20,6 +20,7 @@ function given(
     phase: 'beforeFill',
     looked: 'onSite',
     seenOn: '2027-03-08',
+    photo: null,
     reasons: [],
     note: null,
     readings: [],

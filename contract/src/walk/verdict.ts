@@ -1,4 +1,4 @@
-import { day, figure, filled, group, id, list, option, said } from '../kind/field';
+import { day, figure, filled, group, id, list, option, orNull, said } from '../kind/field';
 import { kindOf } from '../kind/kind';
 import { FOLLOWS_MAX, ITEM_KEY_MAX, NAME_MAX, VERDICT_READINGS_MAX, VERDICT_REASONS_MAX } from '../limits';
 import { PHASE_WORDS, type Phase } from '../plan/own-checkpoint';
@@ -61,6 +61,8 @@ export interface VerdictBody {
   readonly looked: Looked;
   /** The day on which somebody looked, of a photo that on which it was taken, YYYY-MM-DD. */
   readonly seenOn: string;
+  /** Id of the photo that it was judged by; null: of none. */
+  readonly photo: string | null;
   readonly reasons: readonly VerdictReason[];
   readonly note: string | null;
   readonly readings: readonly VerdictReading[];
@@ -91,6 +93,7 @@ export const verdict = kindOf<VerdictBody>()({
     phase: option('When', PHASE_WORDS),
     looked: option('Looked', LOOKED_WORDS),
     seenOn: day('Looked on'),
+    photo: { ...orNull(id('Photo')), unsaid: null },
     reasons: list<VerdictReason>(
       'How it fails',
       'A reason',

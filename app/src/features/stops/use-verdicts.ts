@@ -7,9 +7,13 @@ import { useStore } from '../../data/store-context';
 import { useNote } from '../../ui/undo';
 import { useToday } from '../../ui/use-today';
 
-interface HowToGive {
+export interface HowToGive {
   /** How somebody looked; on site where it is not said. */
   readonly looked?: Looked;
+  /** The day on which it was seen, of a photo that on which it was taken; today where it is not said. */
+  readonly seenOn?: string;
+  /** Id of the photo that it is judged by. */
+  readonly photo?: string | null;
   /** The page says it itself, with a way back. */
   readonly isSaid?: true;
   /** It says something new though it is of the same value: somebody looked again. */
@@ -40,7 +44,7 @@ export function useVerdicts(
     give: (
       { key, checkpoint, item, itemName, phase },
       value,
-      { looked = 'onSite', isSaid, isAnew = false } = {},
+      { looked = 'onSite', seenOn = today, photo = null, isSaid, isAnew = false } = {},
     ) => {
       const before = standing.get(key);
       // Pressed twice it is one verdict; where two differ, saying it again settles them.
@@ -52,7 +56,8 @@ export function useVerdicts(
         catalogueVersion,
         phase,
         looked,
-        seenOn: today,
+        seenOn,
+        photo,
         reasons: [],
         note: null,
         readings: [],

@@ -19,7 +19,8 @@ import type { AddingPhotos } from '../record/use-add-photos';
 import { CheckpointTexts } from '../stops/checkpoint-sheet';
 import { LookSaid } from '../stops/look-said';
 import { MendFields } from '../stops/mend-fields';
-import { OpenedUp } from '../stops/verdict-fields';
+import type { HowToGive } from '../stops/use-verdicts';
+import { HowKnown } from './how-known';
 
 interface CheckpointCardProps {
   readonly view: HouseView;
@@ -31,13 +32,14 @@ interface CheckpointCardProps {
   /** Pictures of it that are being taken in. */
   readonly adding: Pick<AddingPhotos, 'atWork' | 'trouble'>;
   readonly onPhoto: () => void;
-  readonly isOpenedUp: boolean;
-  readonly onOpenedUp: (isOpenedUp: boolean) => void;
+  /** How somebody knows it, of what was covered unseen; null: not said. */
+  readonly known: HowToGive | null;
+  readonly onKnown: (known: HowToGive | null) => void;
 }
 
 /** What is looked at now: what good is, how it stands, and, where it is to be mended, why. */
 export function CheckpointCard(props: CheckpointCardProps) {
-  const { view, here, checkpoint, own, look, adding, onPhoto, isOpenedUp, onOpenedUp } = props;
+  const { view, here, checkpoint, own, look, adding, onPhoto, known, onKnown } = props;
   const [isOpen, setOpen] = useState(false);
   const card = useRef<View>(null);
   const isFirst = useRef(true);
@@ -78,7 +80,9 @@ export function CheckpointCard(props: CheckpointCardProps) {
           </Text>
         )}
         <LookSaid look={look} />
-        {look?.state === 'covered' && <OpenedUp isOpen={isOpenedUp} onChange={onOpenedUp} />}
+        {look?.state === 'covered' && (
+          <HowKnown view={view} begunOn={look.work?.begunOn ?? null} known={known} onKnown={onKnown} />
+        )}
         {counts?.value === 'mend' && <MendFields key={counts.id} verdict={counts} checkpoint={checkpoint} />}
         {photos.length > 0 && <PhotoGrid photos={photos} subjects={subjectsIn(view)} />}
         {isPhotoOwed && adding.atWork === 0 && (

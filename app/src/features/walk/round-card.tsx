@@ -10,6 +10,7 @@ import { Labelled } from '../../ui/field';
 import type { HouseView } from '../../data/as-drawn';
 import { space } from '../../ui/tokens';
 import { useCatalogue } from '../stops/use-catalogue';
+import { counted } from '../stops/words';
 import { partName } from './place-list';
 import type { Walking } from './use-walking';
 
@@ -63,6 +64,17 @@ export function RoundCard({ view, walk, walking }: RoundCardProps) {
           onChange={(value) => chooseSubject(subjects.find((each) => each === value) ?? null)}
         />
       </Labelled>
+      {(walking.photosLeft > 0 || walking.isByPhoto) && (
+        <Button
+          icon="image-multiple-outline"
+          label={
+            walking.isByPhoto
+              ? 'Back to the walk'
+              : `Judge by photo: ${counted(walking.photosLeft, 'place')} without a verdict`
+          }
+          onPress={() => walking.judgeByPhoto(!walking.isByPhoto)}
+        />
+      )}
       <View style={styles.ways}>
         {WAYS.map(({ label, pathname }) => (
           <Button

@@ -2,15 +2,17 @@ import type { CalendarHere } from '@calvet/contract/calendar/calendar-here';
 import type { Subject } from '@calvet/contract/catalogue/catalogue';
 import type { Phase } from '@calvet/contract/plan/own-checkpoint';
 import type { CheckpointHere, StopHere, Walk } from '@calvet/contract/walk/generate-walk';
+import { photosToJudge, takenOn } from '@calvet/contract/walk/by-photo';
+import { itemId } from '@calvet/contract/plan/item-key';
 import { isLeft, type Look } from '@calvet/contract/walk/looks';
 import { askedAt, askedOn, nextLeft, partOf, phasesNow, type Round } from '@calvet/contract/walk/round';
-import { VERDICT_WORDS, type Looked, type VerdictValue } from '@calvet/contract/walk/verdict';
+import { VERDICT_WORDS, type VerdictValue } from '@calvet/contract/walk/verdict';
 import { useMemo, useState } from 'react';
 import type { HouseView } from '../../data/as-drawn';
 import { keepWalkPlace, useWalkPlace, type WalkPlace } from '../../data/walk-place';
 import { useSettling } from '../../ui/use-settling';
 import { useLooks } from '../stops/use-looks';
-import { useVerdicts } from '../stops/use-verdicts';
+import { useVerdicts, type HowToGive } from '../stops/use-verdicts';
 
 /** Somebody who presses twice means once: so long after moving on, nothing that is pressed counts. */
 const SETTLING_MS = 300;
@@ -43,7 +45,12 @@ export interface Walking {
   readonly said: Said | null;
   /** What the stop was called that one was at and that is gone from the drawing; null: it is there. */
   readonly goneStop: string | null;
-  readonly give: (value: VerdictValue, looked?: Looked) => void;
+  readonly give: (value: VerdictValue, how?: HowToGive) => void;
+  /** How many photos of places wait for somebody to judge them. */
+  readonly photosLeft: number;
+  /** Photos are judged, and no place is walked. */
+  readonly isByPhoto: boolean;
+  readonly judgeByPhoto: (isByPhoto: boolean) => void;
   readonly goOn: () => void;
   readonly goTo: (stop: string, checkpoint?: string | null) => void;
   /** To the stop before, or after. */
@@ -85,7 +92,16 @@ export function useWalking(view: HouseView, walk: Walk, calendar: CalendarHere |
   // A part of the house stays at its phase until somebody goes on, also once nothing is left in it.
   const [phases, setPhases] = useState(() => phasesToBegin(stops, looks, place?.phases));
   const subject = place?.subject ?? null;
-  const round = useMemo((): Round => ({ phases, subject }), [phases, subject]);
+  /** What is judged by photos alone, as it was when somebody began; null: they walk. */
+  const [only, setOnly] = useState<ReadonlySet<string> | null>(null);
+  const toJudge = useMemo(
+    () => photosToJudge(walk, houseId, view.photos, looks),
+    [walk, houseId, view.photos, looks],
+  );
+  const round = useMemo(
+    (): Round => ({ phases, subject, ...(only === null ? {} : { only }) }),
+    [phases, subject, only],
+  );
   const [telling, setTelling] = useState<string | null>(null);
   const [said, setSaid] = useState<Said | null>(null);
   const settling = useSettling(SETTLING_MS);
@@ -111,6 +127,10 @@ export function useWalking(view: HouseView, walk: Walk, calendar: CalendarHere |
       subject,
       ...change,
     });
+  const photosOf = (key: string) => {
+    const id = itemId(houseId, key);
+    return view.photos.filter((photo) => photo.subject.id === id);
+  };
   const goTo = (to: string, checkpoint: string | null = null): void => {
     const target = stops.find(({ key }) => key === to);
     if (target === undefined) return;
@@ -152,11 +172,17 @@ export function useWalking(view: HouseView, walk: Walk, calendar: CalendarHere |
     isTelling: telling !== null && telling === current?.key,
     said,
     goneStop: place !== null && kept === undefined ? place.name : null,
-    give: (value, looked) => {
+    give: (value, how = {}) => {
       if (current === null || !settling.isOver()) return;
       const look = looks.get(current.key);
+      const photo = only === null ? undefined : photosOf(current.key).at(-1);
+      const judged: HowToGive =
+        photo === undefined
+          ? {}
+          : { looked: 'byPhoto', photo: photo.id, seenOn: takenOn(photo) ?? undefined };
       const undo = give(current, value, {
-        looked,
+        ...judged,
+        ...how,
         isSaid: true,
         isAnew: look?.state === 'again' || look?.state === 'covered',
       });
@@ -170,6 +196,13 @@ export function useWalking(view: HouseView, walk: Walk, calendar: CalendarHere |
         keep({});
         setTelling(current.key);
       } else goOn();
+    },
+    photosLeft: toJudge.size,
+    isByPhoto: only !== null,
+    judgeByPhoto: (isByPhoto) => {
+      const keys = isByPhoto ? new Set(toJudge.keys()) : null;
+      setOnly(keys);
+      goOnWith({ phases, subject, ...(keys === null ? {} : { only: keys }) });
     },
     goOn,
     goTo,

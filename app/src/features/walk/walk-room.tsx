@@ -22,6 +22,7 @@ import { Screen } from '../shell/screen';
 import { Failed, Loading } from '../shell/states';
 import { NoWalk } from '../stops/no-walk';
 import { useCatalogue } from '../stops/use-catalogue';
+import type { HowToGive } from '../stops/use-verdicts';
 import { CheckpointCard } from './checkpoint-card';
 import { holesDue } from './hole-words';
 import { HolesCard } from './holes-card';
@@ -36,6 +37,12 @@ import { usePlaceRecords } from './use-place-records';
 import { useWalking } from './use-walking';
 import { KEY_OF, VerdictKeys } from './verdict-keys';
 import { answerOf } from './walk-words';
+
+/** How somebody knows what was covered unseen, at one checkpoint. */
+interface HowKnown {
+  readonly key: string;
+  readonly how: HowToGive;
+}
 
 interface WalkedProps {
   readonly view: HouseView;
@@ -52,7 +59,7 @@ function Walked(props: WalkedProps) {
   const { stop, number, current, looks, isTelling, said, goneStop, leftOnPart, leftOnRound } = walking;
   const [isChoosing, setChoosing] = useState(false);
   const [areKeysShown, setKeysShown] = useState(false);
-  const [openedUp, setOpenedUp] = useState<string | null>(null);
+  const [known, setKnown] = useState<HowKnown | null>(null);
   const look = current === null ? undefined : looks.get(current.key);
   const counts = look?.standing?.counts;
   const adding = useAddPhotos(
@@ -64,8 +71,8 @@ function Walked(props: WalkedProps) {
   );
   const barrier = useBarrier(view, walk, looks);
   const records = usePlaceRecords(view, walk, walking);
-  const isOpenedUp = current !== null && openedUp === current.key;
-  const give = (value: VerdictValue): void => walking.give(value, isOpenedUp ? 'openedUp' : undefined);
+  const knownHere = known !== null && known.key === current?.key ? known : null;
+  const give = (value: VerdictValue): void => walking.give(value, knownHere?.how);
   usePageKeys({
     [KEY_OF.good]: () => give('good'),
     [KEY_OF.mend]: () => give('mend'),
@@ -90,6 +97,7 @@ function Walked(props: WalkedProps) {
   const phase = walking.round.phases.get(part);
   const { subject } = walking.round;
   const roundWords = [
+    ...(walking.isByPhoto ? ['by photo'] : []),
     ...(phase === undefined ? [] : [PHASE_WORDS[phase].toLowerCase()]),
     ...(subject === null ? [] : [`only ${(words?.subject[subject] ?? '…').toLowerCase()}`]),
   ].join(' · ');
@@ -149,8 +157,8 @@ function Walked(props: WalkedProps) {
       look={look}
       adding={adding}
       onPhoto={() => void photo(false)}
-      isOpenedUp={isOpenedUp}
-      onOpenedUp={(isOpen) => setOpenedUp(isOpen ? current.key : null)}
+      known={knownHere?.how ?? null}
+      onKnown={(how) => setKnown(how === null ? null : { key: current.key, how })}
     />
   );
   const atThisPlace = (

@@ -1,0 +1,1 @@
+ALTER TABLE `verdict` ADD `photo` char(36) character set ascii collate ascii_bin;
