@@ -109,6 +109,8 @@ function bare(count: number): void {
       item: key,
       itemName: key,
       phase: 'beforeFill',
+      subject: 'rim',
+      leak: 'small',
       coverEvent: 'lining',
       path: PATH,
     });

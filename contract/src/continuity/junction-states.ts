@@ -1,5 +1,4 @@
 import type { JunctionState } from '@calvet/core/continuity/trace';
-import { CHECKPOINTS } from '../catalogue/catalogue';
 import { idsIn, itemKey } from '../plan/item-key';
 import type { CheckpointHere, Walk } from '../walk/generate-walk';
 import type { JunctionItem } from '../walk/junction-items';
@@ -9,9 +8,8 @@ import type { Mend } from '../walk/mend';
 /** The checkpoint by which somebody shows the air barrier of an area. */
 export const BARRIER_CHECKPOINT = 'barrier-can-be-shown';
 
-/** Checkpoints of the catalogue that let air through where they fail; one of somebody's own may. */
-const AIRTIGHT_ALL_THE_SAME = new Set(CHECKPOINTS.filter(({ leak }) => leak === 'none').map(({ id }) => id));
-const leaks = ({ checkpoint }: CheckpointHere): boolean => !AIRTIGHT_ALL_THE_SAME.has(checkpoint);
+/** Where it fails, air comes through. */
+const leaks = ({ leak }: CheckpointHere): boolean => leak !== 'none';
 
 /** A mend that is still open. */
 export const isOpenMend = ({ state }: Pick<Mend, 'state'>): boolean => state === 'open' || state === 'notYet';

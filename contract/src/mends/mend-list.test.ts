@@ -45,6 +45,7 @@ function mends({
     works,
     calendar: calendarHere(planned, walk, HOUSE, '2027-03-08', verdicts),
     own: [],
+    checkpointOf: (id) => CHECKPOINTS.find((each) => each.id === id),
   });
 }
 

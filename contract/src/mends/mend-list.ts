@@ -1,5 +1,5 @@
 import type { CalendarHere } from '../calendar/calendar-here';
-import { CHECKPOINTS } from '../catalogue/catalogue';
+import type { Checkpoint } from '../catalogue/catalogue';
 import { BARRIER_CHECKPOINT } from '../continuity/junction-states';
 import { itemId, itemKey } from '../plan/item-key';
 import type { OwnCheckpoint } from '../plan/own-checkpoint';
@@ -49,6 +49,8 @@ export interface MendsKnown {
   readonly works: readonly Work[];
   readonly calendar: CalendarHere | null;
   readonly own: readonly OwnCheckpoint[];
+  /** As the catalogue has them; undefined of one that it does not have, or while it is not read. */
+  readonly checkpointOf: (id: string) => Checkpoint | undefined;
 }
 
 /** The id of what is added to the mend of a verdict or a penetration, the same on every device. */
@@ -96,8 +98,6 @@ const TRADE_OF: Readonly<Partial<Record<PenetrationWhat, Trade>>> = {
   frameGap: 'windowFitter',
 };
 
-const BY_ID = new Map(CHECKPOINTS.map((checkpoint) => [checkpoint.id, checkpoint]));
-
 /** A mend before it is known what covers it. */
 type Asked = Omit<MendHere, 'cover' | 'visit' | 'isUnvisited'> & { readonly coveredAs: string | null };
 
@@ -106,7 +106,7 @@ function ofVerdicts({ stops }: Walk, known: MendsKnown): readonly Asked[] {
   const added = new Map(known.mends.flatMap((mend) => (mend.verdict === null ? [] : [[mend.verdict, mend]])));
   return [...known.standing].flatMap(([key, { counts }]): readonly Asked[] => {
     if (counts.value !== 'mend') return [];
-    const of = BY_ID.get(counts.checkpoint);
+    const of = known.checkpointOf(counts.checkpoint);
     const own = known.own.find(({ id }) => id === counts.checkpoint);
     const record = added.get(counts.id) ?? {
       ...newMend(counts.placeName, counts.seenOn),

@@ -5,7 +5,9 @@ import {
   suitsNeeds,
   suitsSchools,
   type Checkpoint,
+  type LeakClass,
   type SchoolWord,
+  type Subject,
 } from '../catalogue/catalogue';
 import { itemKey } from '../plan/item-key';
 import { measureDrawing } from '../plan/measured-drawing';
@@ -34,6 +36,10 @@ export interface CheckpointHere {
   /** What the item is called. */
   readonly itemName: string;
   readonly phase: Phase;
+  /** What of the work it is part of; null of one of somebody's own. */
+  readonly subject: Subject | null;
+  /** How much leaks where it fails. */
+  readonly leak: LeakClass;
   readonly coverEvent: CoverEvent;
   /** Where it is, from the house inwards: works on any of that hide it. */
   readonly path: HousePath;
@@ -93,6 +99,9 @@ const FILLS: ReadonlySet<Checkpoint['subject']> = new Set(['batt', 'blown', 'foa
 const UNDER_ROOFS: ReadonlySet<Checkpoint['subject']> = new Set(['ceilingPlane']);
 /** A window as high as a door reaches down to the floor. */
 const DOWN_TO_FLOOR_M = 2;
+
+/** What somebody adds of their own may leak. */
+const OWN_LEAK: LeakClass = 'small';
 
 /** What a checkpoint is held against at each place. */
 class Calling {
@@ -285,7 +294,7 @@ export function generateWalk(kept: Planned): GeneratedWalk {
   const found = new Map<string, Map<string, CheckpointHere>>();
   const put = (
     { item, name, at }: Called,
-    checkpoint: Pick<Checkpoint, 'id' | 'phase' | 'from'>,
+    checkpoint: Pick<Checkpoint, 'id' | 'phase' | 'from' | 'leak'> & { readonly subject: Subject | null },
     coverEvent: CoverEvent,
   ): void => {
     const key = itemKey.checkpoint(checkpoint.id, item);
@@ -299,6 +308,8 @@ export function generateWalk(kept: Planned): GeneratedWalk {
       item,
       itemName: name,
       phase: checkpoint.phase,
+      subject: checkpoint.subject,
+      leak: checkpoint.leak,
       coverEvent,
       path: pathTo(at, item),
     });
@@ -311,7 +322,8 @@ export function generateWalk(kept: Planned): GeneratedWalk {
   const items = itemsOf(map, junctions, features);
   for (const own of checkpointsAdded) {
     const called = items.get(own.at);
-    if (called !== undefined) put(called, { ...own, from: 'inside' }, own.coverEvent);
+    if (called !== undefined)
+      put(called, { ...own, from: 'inside', subject: null, leak: OWN_LEAK }, own.coverEvent);
   }
   const seen = new Map<string, string[]>();
   for (const { key, at } of junctions) {

@@ -1,5 +1,5 @@
 import type { HousePath, WorkKind } from '@calvet/core';
-import { CHECKPOINTS, type Subject } from '../catalogue/catalogue';
+import type { Subject } from '../catalogue/catalogue';
 import type { Work } from '../plan/work';
 import type { CheckpointHere, Walk } from './generate-walk';
 import { HOUSE_PATH } from './paths';
@@ -25,15 +25,14 @@ const BREAKS: Readonly<Partial<Record<WorkKind, Breaks>>> = {
   connecting: { checkpoints: ['stubs-closed-until-connected', 'service-sleeve-lines'] },
 };
 
-const broken = new Map(
-  Object.entries(BREAKS).map(([kind, { subjects = [], checkpoints = [] }]) => [
-    kind,
-    new Set([
-      ...CHECKPOINTS.filter(({ subject }) => subjects.includes(subject)).map(({ id }) => id),
-      ...checkpoints,
-    ]),
-  ]),
-);
+/** True where a work may break what was good at a checkpoint. */
+function mayBreak(
+  { what }: Work,
+  { checkpoint, subject }: Pick<CheckpointHere, 'checkpoint' | 'subject'>,
+): boolean {
+  const { subjects = [], checkpoints = [] } = BREAKS[what] ?? {};
+  return (subject !== null && subjects.includes(subject)) || checkpoints.includes(checkpoint);
+}
 
 /** One of them holds the other. */
 const isOver = (scope: HousePath, path: HousePath): boolean =>
@@ -52,7 +51,7 @@ export class Reopening {
       areas.map(({ key, at }) => [key, paths.get(at.wall ?? at.roof ?? at.storeyId ?? '') ?? [HOUSE_PATH]]),
     );
     this.works = works
-      .filter(({ what, begunOn }) => begunOn !== null && broken.has(what))
+      .filter(({ what, begunOn }) => begunOn !== null && BREAKS[what] !== undefined)
       .map((work) => ({
         work,
         scopes: work.on.flatMap(({ id }): readonly HousePath[] => {
@@ -66,8 +65,8 @@ export class Reopening {
    * The first work that may have broken what was good at a checkpoint; null: none.
    * @param seenOn the day on which somebody looked, YYYY-MM-DD. What began on that day they saw.
    */
-  after({ checkpoint, path }: Pick<CheckpointHere, 'checkpoint' | 'path'>, seenOn: string): Work | null {
-    return this.first(path, seenOn, ({ what }) => broken.get(what)?.has(checkpoint) === true);
+  after(here: Pick<CheckpointHere, 'checkpoint' | 'subject' | 'path'>, seenOn: string): Work | null {
+    return this.first(here.path, seenOn, (work) => mayBreak(work, here));
   }
 
   /** The first work that connected what was left as a stub; null: none, or it was looked at since. */

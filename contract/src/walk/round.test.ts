@@ -2,7 +2,7 @@ import { FRAMED, plannedOf, sampleFeature, tee } from '../../test/sample-plan';
 import { walked } from '../../test/sample-walk';
 import type { Phase } from '../plan/own-checkpoint';
 import type { Look, LookState } from './looks';
-import { askedAt, askedOn, nextLeft, partOf, phasesIn, phasesNow, subjectOf, subjectsLeft } from './round';
+import { askedAt, askedOn, nextLeft, partOf, phasesIn, phasesNow, subjectsLeft } from './round';
 
 const { drawing, ground, upper } = tee();
 const walk = walked(
@@ -52,7 +52,7 @@ test('a round asks for one phase of each part, and of one kind of work alone whe
 
   const boxes = askedOn(stops, { ...round, subject: 'electrical' });
   expect(boxes.length).toBeGreaterThan(0);
-  expect(boxes.every(({ here }) => subjectOf(here) === 'electrical')).toBe(true);
+  expect(boxes.every(({ here }) => here.subject === 'electrical')).toBe(true);
   expect(subjectsLeft(stops, round, new Map()).get('electrical')).toBe(boxes.length);
   expect(subjectsLeft(stops, round, seen(boxes.map(({ here }) => here.key))).has('electrical')).toBe(false);
 });

@@ -1,4 +1,4 @@
-import { CHECKPOINTS, type Subject } from '../catalogue/catalogue';
+import type { Subject } from '../catalogue/catalogue';
 import { PHASE_WORDS, type Phase } from '../plan/own-checkpoint';
 import type { CheckpointHere, StopHere } from './generate-walk';
 import { isLeft, type Look } from './looks';
@@ -24,11 +24,6 @@ export interface Asked {
 }
 
 const PHASES = Object.keys(PHASE_WORDS) as readonly Phase[];
-const SUBJECT_OF = new Map(CHECKPOINTS.map(({ id, subject }) => [id, subject]));
-
-/** What a checkpoint is part of; null of one of somebody's own. */
-export const subjectOf = ({ checkpoint }: Pick<CheckpointHere, 'checkpoint'>): Subject | null =>
-  SUBJECT_OF.get(checkpoint) ?? null;
 
 /** What is asked at a stop on a round. */
 export function askedAt(stop: StopHere, { phases, subject, only }: Round): readonly CheckpointHere[] {
@@ -36,7 +31,7 @@ export function askedAt(stop: StopHere, { phases, subject, only }: Round): reado
   if (only !== undefined) return stop.checkpoints.filter(({ key }) => only.has(key));
   const phase = phases.get(partOf(stop));
   return stop.checkpoints.filter(
-    (here) => here.phase === phase && (subject === null || subjectOf(here) === subject),
+    (here) => here.phase === phase && (subject === null || here.subject === subject),
   );
 }
 
@@ -97,7 +92,7 @@ export function nextLeft(
   return next?.each ?? null;
 }
 
-/** Kinds of work in which something is left, with how much, in the catalogue's order. */
+/** Kinds of work in which something is left, with how much, in walking order. */
 export function subjectsLeft(
   stops: readonly StopHere[],
   { phases }: Pick<Round, 'phases'>,
@@ -105,9 +100,8 @@ export function subjectsLeft(
 ): ReadonlyMap<Subject, number> {
   const left = new Map<Subject, number>();
   for (const { here } of askedOn(stops, { phases, subject: null })) {
-    const subject = subjectOf(here);
+    const { subject } = here;
     if (subject !== null && isLeft(looks.get(here.key))) left.set(subject, (left.get(subject) ?? 0) + 1);
   }
-  const order = [...new Set(CHECKPOINTS.map(({ subject }) => subject))];
-  return new Map([...left].sort(([a], [b]) => order.indexOf(a) - order.indexOf(b)));
+  return left;
 }

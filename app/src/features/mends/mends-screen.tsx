@@ -95,8 +95,18 @@ function Walked({ view, walk, calendar }: WalkedProps) {
   const { house, penetrations, mends: records, works, plans } = view;
   const { checkpointsAdded: own } = plans[0] ?? planToBe(house.id);
   const mends = useMemo(
-    () => mendList(walk, { houseId: house.id, standing, penetrations, mends: records, works, calendar, own }),
-    [walk, house.id, standing, penetrations, records, works, calendar, own],
+    () =>
+      mendList(walk, {
+        houseId: house.id,
+        standing,
+        penetrations,
+        mends: records,
+        works,
+        calendar,
+        own,
+        checkpointOf,
+      }),
+    [walk, house.id, standing, penetrations, records, works, calendar, own, checkpointOf],
   );
   const [trade, setTrade] = useState<Trade | null>(null);
   const [openId, setOpenId] = useState<string | null>(null);

@@ -1,4 +1,5 @@
 import type { CATALOGUE_WORDS, CHECKPOINTS, Checkpoint } from '@calvet/contract/catalogue/catalogue';
+import { useCallback, useMemo } from 'react';
 import useSWR from 'swr';
 
 interface Catalogue {
@@ -20,8 +21,10 @@ export function useCatalogue(): {
     () => import('@calvet/contract/catalogue/catalogue'),
     ONCE,
   );
+  const byId = useMemo(() => new Map(data?.CHECKPOINTS.map((each) => [each.id, each])), [data]);
+  const checkpointOf = useCallback((id: string) => byId.get(id), [byId]);
   return {
-    checkpointOf: (id) => data?.CHECKPOINTS.find((each) => each.id === id),
+    checkpointOf,
     words: data?.CATALOGUE_WORDS,
     error,
     retry: () => void mutate(),
