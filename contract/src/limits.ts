@@ -34,6 +34,8 @@ export const HOLES_MAX = 1000;
 export const PENETRATION_SEALS_MAX = 30;
 export const PENETRATION_FLAGS_MAX = 20;
 export const JUNCTION_WAYS_MAX = 20;
+/** Words that somebody adds to a hole, a junction or a mend. */
+export const SAID_MAX = 480;
 /** Wider is no gap, and longer no edge, of one hole. */
 export const GAP_MAX_MM = 5000;
 export const PERIMETER_MAX_MM = 100_000;

@@ -1,6 +1,6 @@
 import type { VerdictBody, VerdictValue } from '@calvet/contract/walk/verdict';
 import type { PenetrationBody } from '@calvet/contract/walk/penetration';
-import type { MendBody } from '@calvet/contract/walk/mend';
+import { newMend, type MendBody } from '@calvet/contract/walk/mend';
 import { itemKey } from '@calvet/contract/plan/item-key';
 import type { Phase } from '@calvet/contract/plan/own-checkpoint';
 import type { Storey, Wall } from '@calvet/contract';
@@ -117,24 +117,15 @@ export function groundFloorLookedAt(
         ? []
         : [
             {
+              ...newMend(wallName(ground, second), day),
               item: itemKey.wall(second.id),
               stop: stopAt(second),
-              placeName: wallName(ground, second),
-              verdict: null,
-              penetration: null,
               what: 'Open joint',
               why: 'Cold air at the foot of the stair while the fan ran.',
-              how: null,
               trade: 'carpenter',
-              minutes: null,
-              leak: null,
               gapMm: 6,
               lengthMm: 1200,
               isUnderFan: true,
-              foundOn: day,
-              state: 'open',
-              reason: null,
-              reviewer: null,
             },
           ],
   };

@@ -12,9 +12,9 @@ import type { AreaHere, Walk } from '../walk/generate-walk';
 import { judgedPenetration } from '../walk/judged-penetration';
 import type { JunctionItem } from '../walk/junction-items';
 import type { Look } from '../walk/looks';
-import type { Mend } from '../walk/mend';
+import { isOpenMend, type Mend } from '../walk/mend';
 import type { Penetration } from '../walk/penetration';
-import { checkpointsByItem, isOpenMend, isVerified, junctionState } from './junction-states';
+import { checkpointsByItem, isVerified, junctionState } from './junction-states';
 
 /** What was found in a house, as far as it says whether its air barrier is whole. */
 export interface BarrierKnown {

@@ -3,16 +3,13 @@ import { idsIn, itemKey } from '../plan/item-key';
 import type { CheckpointHere, Walk } from '../walk/generate-walk';
 import type { JunctionItem } from '../walk/junction-items';
 import type { Look } from '../walk/looks';
-import type { Mend } from '../walk/mend';
+import { isOpenMend, type Mend } from '../walk/mend';
 
 /** The checkpoint by which somebody shows the air barrier of an area. */
 export const BARRIER_CHECKPOINT = 'barrier-can-be-shown';
 
 /** Where it fails, air comes through. */
 const leaks = ({ leak }: CheckpointHere): boolean => leak !== 'none';
-
-/** A mend that is still open. */
-export const isOpenMend = ({ state }: Pick<Mend, 'state'>): boolean => state === 'open' || state === 'notYet';
 
 /** Whether an area's air barrier was shown. */
 export const isVerified = (area: string, looks: ReadonlyMap<string, Look>): boolean =>

@@ -4,7 +4,8 @@ import { notStored } from '../record';
 import type { Penetration } from '../walk/penetration';
 import { leakLedger, pathInput, type LastTest } from './ledger';
 import { leakOfClass, leakOfHoles, sumOf } from './leak-range';
-import { newMend, type MendHere } from './mend-list';
+import { newMend } from '../walk/mend';
+import type { MendHere } from './mend-list';
 
 const mend = (id: string, more: Partial<MendHere> = {}): MendHere => ({
   record: { ...newMend('Front wall', '2027-03-08'), ...notStored(id, 'h') },

@@ -5,6 +5,7 @@ import { latestTest, testFigures } from '../airtightness/test-figures';
 import type { House } from '../house/house';
 import type { AreaHere } from '../walk/generate-walk';
 import { judgedPenetration } from '../walk/judged-penetration';
+import { isOpenMend } from '../walk/mend';
 import type { Penetration } from '../walk/penetration';
 import { leakOfHoles, sumOf, type LeakRange } from './leak-range';
 import type { MendHere } from './mend-list';
@@ -71,7 +72,7 @@ export function pathInput(
   mends: readonly MendHere[],
 ): PathToTargetInput | null {
   const items = mends
-    .filter(({ state, leak }) => (state === 'open' || state === 'notYet') && leak.high > 0)
+    .filter((mend) => isOpenMend(mend) && mend.leak.high > 0)
     .sort((a, b) => b.leak.likely - a.leak.likely)
     .slice(0, LEAKS_MAX)
     .map(({ record, leak, minutes }) => ({ id: record.id, leakM3h: leak, minutes: Math.max(1, minutes) }));

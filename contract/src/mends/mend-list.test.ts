@@ -6,12 +6,12 @@ import { calendarHere } from '../calendar/calendar-here';
 import { CHECKPOINTS } from '../catalogue/catalogue';
 import type { Work } from '../plan/work';
 import { notStored } from '../record';
-import type { Mend } from '../walk/mend';
+import { newMend, type Mend } from '../walk/mend';
 import type { Penetration } from '../walk/penetration';
 import { standingVerdicts } from '../walk/standing-verdicts';
 import type { Verdict } from '../walk/verdict';
 import { leakOfClass, leakOfGap, leakOfHoles, sumOf, type LeakRange } from './leak-range';
-import { mendId, mendList, newMend, type MendHere } from './mend-list';
+import { mendId, mendList, type MendHere } from './mend-list';
 
 const HOUSE = '019df200-5000-77f8-8937-913296a3c6b5';
 const features = [sampleFeature('tub', 'tubOnOuterWall', 'u1')];

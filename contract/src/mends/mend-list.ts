@@ -10,7 +10,7 @@ import { withSealByWidth, BY_WIDTH } from '@calvet/core/penetrations/seal-by-wid
 import { PENETRATION_WORDS, type PenetrationWhat } from '@calvet/core/penetrations/penetration-words';
 import type { Walk } from '../walk/generate-walk';
 import { judgedPenetration } from '../walk/judged-penetration';
-import type { Mend, MendBody, MendState } from '../walk/mend';
+import { newMend, type Mend, type MendState } from '../walk/mend';
 import type { Penetration } from '../walk/penetration';
 import type { Standing } from '../walk/standing-verdicts';
 import { leakOfClass, leakOfGap, leakOfHoles, type LeakRange } from './leak-range';
@@ -55,28 +55,6 @@ export interface MendsKnown {
 
 /** The id of what is added to the mend of a verdict or a penetration, the same on every device. */
 export const mendId = (houseId: string, of: string): string => itemId(houseId, `mend/${of}`);
-
-/** A mend to which nothing was added: all of it is as what asks for it says. */
-export const newMend = (placeName: string, foundOn: string): MendBody => ({
-  item: null,
-  stop: null,
-  placeName,
-  verdict: null,
-  penetration: null,
-  what: null,
-  why: null,
-  how: null,
-  trade: null,
-  minutes: null,
-  leak: null,
-  gapMm: null,
-  lengthMm: null,
-  isUnderFan: false,
-  foundOn,
-  state: 'open',
-  reason: null,
-  reviewer: null,
-});
 
 /** To close one hole, and each further one like it; our own estimate, to be changed at each mend. */
 const FIRST_HOLE_MIN = 10;

@@ -1,7 +1,8 @@
 import Papa from 'papaparse';
 import { newWork } from '../plan/work';
 import { notStored } from '../record';
-import { newMend, type MendHere } from './mend-list';
+import { newMend } from '../walk/mend';
+import type { MendHere } from './mend-list';
 import { writeMendsCsv } from './write-mends-csv';
 
 const mend: MendHere = {

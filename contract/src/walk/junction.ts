@@ -1,6 +1,6 @@
 import { figure, filled, group, list, option, orNull, said } from '../kind/field';
 import { kindOf } from '../kind/kind';
-import { ITEM_KEY_MAX, JUNCTION_WAYS_MAX, NAME_MAX } from '../limits';
+import { ITEM_KEY_MAX, JUNCTION_WAYS_MAX, NAME_MAX, SAID_MAX } from '../limits';
 import type { Stored } from '../record';
 
 /** How two parts of an air barrier are joined, in words. */
@@ -61,7 +61,6 @@ export type JunctionRecord = Stored<JunctionBody>;
 
 const WIDTH_MAX_MM = 2000;
 const PSI_MAX = 10;
-const NOTE_MAX = 480;
 
 const widthOf = (label: string) => orNull(figure(label, 'gap', { min: 0, max: WIDTH_MAX_MM }));
 
@@ -89,7 +88,7 @@ export const junction = kindOf<JunctionBody>()({
     fixingMm: widthOf('Length of fixings'),
     insulation: orNull(option('Insulation', CARRIED_WORDS)),
     psiWMK: orNull(figure('ψ of the junction', 'linearTransmittance', { min: -PSI_MAX, max: PSI_MAX })),
-    note: said('Note', NOTE_MAX),
+    note: said('Note', SAID_MAX),
   },
 });
 

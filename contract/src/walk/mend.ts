@@ -1,6 +1,6 @@
 import { day, figure, filled, flag, id, option, orNull, said } from '../kind/field';
 import { kindOf } from '../kind/kind';
-import { GAP_MAX_MM, ITEM_KEY_MAX, NAME_MAX, PERIMETER_MAX_MM } from '../limits';
+import { GAP_MAX_MM, ITEM_KEY_MAX, NAME_MAX, PERIMETER_MAX_MM, SAID_MAX } from '../limits';
 import { TRADE_WORDS, type Trade } from '../plan/work-words';
 import type { Stored } from '../record';
 
@@ -59,7 +59,6 @@ export interface MendBody {
 
 export type Mend = Stored<MendBody>;
 
-const TEXT_MAX = 480;
 const MINUTES_MAX = 10_000;
 
 export const mend = kindOf<MendBody>()({
@@ -76,9 +75,9 @@ export const mend = kindOf<MendBody>()({
     placeName: filled('Place', NAME_MAX * 2),
     verdict: orNull(id('Verdict')),
     penetration: orNull(id('Penetration')),
-    what: said('What', TEXT_MAX),
-    why: said('Why', TEXT_MAX),
-    how: said('How', TEXT_MAX),
+    what: said('What', SAID_MAX),
+    why: said('Why', SAID_MAX),
+    how: said('How', SAID_MAX),
     trade: orNull(option('Whose work', TRADE_WORDS)),
     minutes: orNull(figure('Minutes', 'duration', { min: 0, max: MINUTES_MAX })),
     leak: orNull(option('How much it leaks', LEAK_WORDS)),
@@ -87,7 +86,32 @@ export const mend = kindOf<MendBody>()({
     isUnderFan: flag('Found under the fan'),
     foundOn: day('Found on'),
     state: option('State', MEND_WORDS),
-    reason: said('Reason', TEXT_MAX),
+    reason: said('Reason', SAID_MAX),
     reviewer: said('Reviewed by', NAME_MAX),
   },
 });
+
+/** A mend to which nothing was added: all of it is as what asks for it says. */
+export const newMend = (placeName: string, foundOn: string): MendBody => ({
+  item: null,
+  stop: null,
+  placeName,
+  verdict: null,
+  penetration: null,
+  what: null,
+  why: null,
+  how: null,
+  trade: null,
+  minutes: null,
+  leak: null,
+  gapMm: null,
+  lengthMm: null,
+  isUnderFan: false,
+  foundOn,
+  state: 'open',
+  reason: null,
+  reviewer: null,
+});
+
+/** A mend that is still open. */
+export const isOpenMend = ({ state }: Pick<Mend, 'state'>): boolean => state === 'open' || state === 'notYet';

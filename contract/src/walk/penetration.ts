@@ -18,6 +18,7 @@ import {
   PENETRATION_FLAGS_MAX,
   PENETRATION_SEALS_MAX,
   PERIMETER_MAX_MM,
+  SAID_MAX,
 } from '../limits';
 import { PHASE_WORDS, type Phase } from '../plan/own-checkpoint';
 import type { Stored } from '../record';
@@ -80,7 +81,6 @@ export interface PenetrationBody {
 
 export type Penetration = Stored<PenetrationBody>;
 
-const NOTE_MAX = 480;
 const LEAK_MAX_M3H = 1e4;
 
 export const penetration = kindOf<PenetrationBody>()({
@@ -122,6 +122,6 @@ export const penetration = kindOf<PenetrationBody>()({
     seenOn: day('Looked on'),
     decided: orNull(option('Held to be', JUDGED_WORDS)),
     leakM3H: orNull(figure('Leak of one of them at 50 Pa', 'flow', { min: 0, max: LEAK_MAX_M3H })),
-    note: said('Note', NOTE_MAX),
+    note: said('Note', SAID_MAX),
   },
 });

@@ -10,7 +10,6 @@ import type { Break } from '@calvet/core/continuity/trace';
 import { useRouter } from 'expo-router';
 import { useMemo, useState } from 'react';
 import { Pressable, StyleSheet, View } from 'react-native';
-import { useWalk } from '../../compute/use-walk';
 import type { HouseView } from '../../data/as-drawn';
 import { usePreferences } from '../../data/preferences';
 import { keepWalkPlace } from '../../data/walk-place';
@@ -22,10 +21,9 @@ import { Text } from '../../ui/text';
 import { useIsWide } from '../../ui/theme';
 import { space } from '../../ui/tokens';
 import { Screen } from '../shell/screen';
-import { Failed, Loading } from '../shell/states';
-import { NoWalk } from '../stops/no-walk';
 import { useLooks } from '../stops/use-looks';
 import { useVerdicts } from '../stops/use-verdicts';
+import { WithWalk } from '../stops/with-walk';
 import { JunctionSheet } from './junction-sheet';
 import { OutlineOfBarrier } from './outline-of-barrier';
 import { SectionOfBarrier } from './section-of-barrier';
@@ -222,19 +220,6 @@ function Walked({ view, walk, calendar }: WalkedProps) {
 /** Whether the air barrier of a house is one unbroken skin, and where it is not. */
 export function ContinuityScreen({ view }: { readonly view: HouseView }) {
   const { house } = view;
-  const { walk, calendar, error, retry } = useWalk(view);
-  const content = () => {
-    if (error !== undefined) return <Failed error={error} onRetry={retry} />;
-    if (walk === undefined) return <Loading what="Finding how the air barrier hangs together" />;
-    if (walk.state === 'walked') return <Walked view={view} walk={walk} calendar={calendar ?? null} />;
-    return (
-      <NoWalk
-        houseId={house.id}
-        walk={walk}
-        text="From its walls, roofs and openings follow the parts of the air barrier, and what has to be joined."
-      />
-    );
-  };
   return (
     <Screen
       name={house.name}
@@ -242,7 +227,13 @@ export function ContinuityScreen({ view }: { readonly view: HouseView }) {
       back={{ pathname: '/houses/[houseId]', params: { houseId: house.id } }}
       backLabel="Back to the house"
     >
-      {content()}
+      <WithWalk
+        view={view}
+        what="Finding how the air barrier hangs together"
+        text="From its walls, roofs and openings follow the parts of the air barrier, and what has to be joined."
+      >
+        {(walk, calendar) => <Walked view={view} walk={walk} calendar={calendar} />}
+      </WithWalk>
     </Screen>
   );
 }

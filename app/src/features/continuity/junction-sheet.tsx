@@ -1,3 +1,4 @@
+import { SAID_MAX } from '@calvet/contract/limits';
 import type { JunctionHere } from '@calvet/contract/continuity/barrier-here';
 import { itemId } from '@calvet/contract/plan/item-key';
 import {
@@ -16,10 +17,11 @@ import { useStore } from '../../data/store-context';
 import { useKeep } from '../../data/use-keep';
 import { Button } from '../../ui/button';
 import { Choice, optionsOf } from '../../ui/choice';
-import { FieldGrid, Labelled, NumberField, TextField } from '../../ui/field';
+import { FieldGrid, Labelled, NumberField } from '../../ui/field';
 import { figureWithUnit } from '../../ui/format';
 import { LineMark } from '../../ui/line-mark';
 import { ManyChoice } from '../../ui/many-choice';
+import { SaidField } from '../../ui/said-field';
 import { Sheet } from '../../ui/sheet';
 import { Text } from '../../ui/text';
 import { space } from '../../ui/tokens';
@@ -29,7 +31,6 @@ import { BARRIER_WORDS, MARK_OF_BARRIER } from './barrier-mark';
 const WAYS = optionsOf(WAY_WORDS);
 const DONE = optionsOf(DONE_WORDS);
 const CARRIED = optionsOf(CARRIED_WORDS);
-const NOTE_MAX = 480;
 const { fields } = kind;
 
 interface JunctionSheetProps {
@@ -107,13 +108,7 @@ export function JunctionSheet({ view, item, onClose }: JunctionSheetProps) {
           />
         </Labelled>
       ))}
-      <TextField
-        label="Note"
-        multiline
-        maxLength={NOTE_MAX}
-        value={record.note ?? ''}
-        onChange={(text) => keep({ note: text === '' ? null : text })}
-      />
+      <SaidField label="Note" maxLength={SAID_MAX} value={record.note} onChange={(note) => keep({ note })} />
       <PhotosCard
         view={view}
         subject={{ kind: 'junction', id }}

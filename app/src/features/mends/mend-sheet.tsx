@@ -1,3 +1,4 @@
+import { NAME_MAX, SAID_MAX } from '@calvet/contract/limits';
 import type { MendHere } from '@calvet/contract/mends/mend-list';
 import { TRADE_WORDS } from '@calvet/contract/plan/work-words';
 import { LEAK_WORDS, mend as kind, MEND_WORDS, type Leak } from '@calvet/contract/walk/mend';
@@ -8,8 +9,9 @@ import { useStore } from '../../data/store-context';
 import { useKeep } from '../../data/use-keep';
 import { Button } from '../../ui/button';
 import { Choice, optionsOf } from '../../ui/choice';
-import { Labelled, NumberField, TextField } from '../../ui/field';
+import { Labelled, NumberField } from '../../ui/field';
 import { OpenButton } from '../../ui/open-button';
+import { SaidField } from '../../ui/said-field';
 import { Sheet } from '../../ui/sheet';
 import { Text } from '../../ui/text';
 import { space } from '../../ui/tokens';
@@ -19,8 +21,6 @@ import { Told } from '../stops/checkpoint-sheet';
 const TRADES = optionsOf(TRADE_WORDS);
 const STATES = optionsOf(MEND_WORDS);
 const LEAKS = optionsOf(LEAK_WORDS);
-const TEXT_MAX = 480;
-const NAME_MAX = 120;
 const { fields } = kind;
 
 interface MendSheetProps {
@@ -66,21 +66,23 @@ export function MendSheet({ view, mend, fails, onGood, onClose }: MendSheetProps
         />
       </Labelled>
       {(isAccepted || mend.state === 'notYet') && (
-        <TextField
+        <SaidField
           label="Reason"
-          maxLength={TEXT_MAX}
-          value={record.reason ?? ''}
+          multiline={false}
+          maxLength={SAID_MAX}
+          value={record.reason}
           message={isAccepted && record.reason === null ? 'Say why it is accepted as it is.' : null}
-          onChange={(text) => keep({ reason: text === '' ? null : text })}
+          onChange={(reason) => keep({ reason })}
         />
       )}
       {isAccepted && (
-        <TextField
+        <SaidField
           label="Reviewed by"
+          multiline={false}
           maxLength={NAME_MAX}
-          value={record.reviewer ?? ''}
+          value={record.reviewer}
           message={record.reviewer === null ? 'Say who decided it.' : null}
-          onChange={(text) => keep({ reviewer: text === '' ? null : text })}
+          onChange={(reviewer) => keep({ reviewer })}
         />
       )}
       <Labelled label="Whose work">
@@ -103,13 +105,12 @@ export function MendSheet({ view, mend, fails, onGood, onClose }: MendSheetProps
       {isMore && (
         <>
           {(['what', 'why', 'how'] as const).map((name) => (
-            <TextField
+            <SaidField
               key={name}
               label={`${fields[name].label}, in your words`}
-              multiline
-              maxLength={TEXT_MAX}
-              value={record[name] ?? ''}
-              onChange={(text) => keep({ [name]: text === '' ? null : text })}
+              maxLength={SAID_MAX}
+              value={record[name]}
+              onChange={(text) => keep({ [name]: text })}
             />
           ))}
           <Labelled label="How much it leaks at 50 Pa">

@@ -4,10 +4,9 @@ import { planToBe } from '@calvet/contract/plan/item-key';
 import { workName } from '@calvet/contract/plan/work';
 import { TRADE_WORDS, type Trade } from '@calvet/contract/plan/work-words';
 import type { Walk } from '@calvet/contract/walk/generate-walk';
-import { MEND_WORDS } from '@calvet/contract/walk/mend';
+import { isOpenMend, MEND_WORDS } from '@calvet/contract/walk/mend';
 import { useMemo, useState } from 'react';
 import { Pressable, StyleSheet, View } from 'react-native';
-import { useWalk } from '../../compute/use-walk';
 import type { HouseView } from '../../data/as-drawn';
 import { Button } from '../../ui/button';
 import { Card } from '../../ui/card';
@@ -21,10 +20,9 @@ import { Text } from '../../ui/text';
 import { space } from '../../ui/tokens';
 import { weekday } from '../calendar/work-words';
 import { Screen } from '../shell/screen';
-import { Failed, Loading } from '../shell/states';
-import { NoWalk } from '../stops/no-walk';
 import { useCatalogue } from '../stops/use-catalogue';
 import { useVerdicts } from '../stops/use-verdicts';
+import { WithWalk } from '../stops/with-walk';
 import { counted } from '../stops/words';
 import { MARK_OF_MEND } from '../walk/leaks-card';
 import { useLeakWords } from './leak-words';
@@ -34,8 +32,6 @@ import { PathCard } from './path-card';
 const fetchCsvFiles = () => import('../csv-files');
 
 const ALL = 'all';
-
-const isOpen = ({ state }: MendHere): boolean => state === 'open' || state === 'notYet';
 
 function dueWords({ cover }: MendHere): string {
   return cover === null ? 'no date covers it' : `before “${workName(cover.work)}”, ${weekday(cover.start)}`;
@@ -113,8 +109,8 @@ function Walked({ view, walk, calendar }: WalkedProps) {
   const [trouble, setTrouble] = useState<string | null>(null);
   const trades = [...new Set(mends.map((mend) => mend.trade))];
   const shown = trade === null ? mends : mends.filter((mend) => mend.trade === trade);
-  const open = shown.filter(isOpen);
-  const settled = shown.filter((mend) => !isOpen(mend));
+  const open = shown.filter(isOpenMend);
+  const settled = shown.filter((mend) => !isOpenMend(mend));
   const opened = mends.find(({ record }) => record.id === openId);
   const here = walk.stops
     .flatMap(({ checkpoints }) => checkpoints)
@@ -206,19 +202,6 @@ function Walked({ view, walk, calendar }: WalkedProps) {
 /** All that is to be mended in a house, in the order that matters. */
 export function MendsScreen({ view }: { readonly view: HouseView }) {
   const { house } = view;
-  const { walk, calendar, error, retry } = useWalk(view);
-  const content = () => {
-    if (error !== undefined) return <Failed error={error} onRetry={retry} />;
-    if (walk === undefined) return <Loading what="Finding what is to be mended" />;
-    if (walk.state === 'walked') return <Walked view={view} walk={walk} calendar={calendar ?? null} />;
-    return (
-      <NoWalk
-        houseId={house.id}
-        walk={walk}
-        text="From its walls, roofs and openings follow the places of the walk, and what is to be mended there."
-      />
-    );
-  };
   return (
     <Screen
       name={house.name}
@@ -226,7 +209,13 @@ export function MendsScreen({ view }: { readonly view: HouseView }) {
       back={{ pathname: '/houses/[houseId]/walk', params: { houseId: house.id } }}
       backLabel="Back to the walk"
     >
-      {content()}
+      <WithWalk
+        view={view}
+        what="Finding what is to be mended"
+        text="From its walls, roofs and openings follow the places of the walk, and what is to be mended there."
+      >
+        {(walk, calendar) => <Walked view={view} walk={walk} calendar={calendar} />}
+      </WithWalk>
     </Screen>
   );
 }

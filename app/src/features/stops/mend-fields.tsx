@@ -3,8 +3,9 @@ import { VERDICT_NOTE_MAX, READING_MAX, type ReadingOf, type Verdict } from '@ca
 import type { Quantity } from '@calvet/core';
 import { v7 } from 'uuid';
 import { useKeep } from '../../data/use-keep';
-import { Labelled, NumberField, TextField } from '../../ui/field';
+import { Labelled, NumberField } from '../../ui/field';
 import { ManyChoice } from '../../ui/many-choice';
+import { SaidField } from '../../ui/said-field';
 
 /** What is read off as evidence, and as what figure. */
 const READINGS: Readonly<
@@ -66,12 +67,11 @@ export function MendFields({ verdict, checkpoint }: MendFieldsProps) {
           />
         );
       })}
-      <TextField
+      <SaidField
         label="Note"
-        multiline
         maxLength={VERDICT_NOTE_MAX}
-        value={verdict.note ?? ''}
-        onChange={(text) => keep({ note: text === '' ? null : text })}
+        value={verdict.note}
+        onChange={(note) => keep({ note })}
       />
     </>
   );

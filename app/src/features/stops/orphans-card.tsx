@@ -1,5 +1,4 @@
 import { orphansOf } from '@calvet/contract/walk/orphans';
-import { areasAt } from '@calvet/contract/walk/areas-at';
 import type { Walk } from '@calvet/contract/walk/generate-walk';
 import type { Penetration } from '@calvet/contract/walk/penetration';
 import type { Standing } from '@calvet/contract/walk/standing-verdicts';
@@ -16,6 +15,7 @@ import { Sheet } from '../../ui/sheet';
 import { Text } from '../../ui/text';
 import { space } from '../../ui/tokens';
 import { holeName } from '../walk/hole-words';
+import { movedTo } from '../walk/moved-hole';
 import { stopName } from '../walk/place-bar';
 import { MARK_OF } from './look-mark';
 
@@ -68,11 +68,7 @@ export function OrphansCard({ view, walk, standing, titleOf }: OrphansCardProps)
               key={stop.key}
               label={stopName(stop)}
               onPress={() => {
-                updateRecord('penetration', moved, {
-                  stop: stop.key,
-                  placeName: stopName(stop),
-                  item: areasAt(stop, walk)[0]?.key ?? moved.item,
-                });
+                updateRecord('penetration', moved, movedTo(stop, walk, moved));
                 setMoved(null);
               }}
             />

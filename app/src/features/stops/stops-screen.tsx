@@ -10,7 +10,6 @@ import { isLeft } from '@calvet/contract/walk/looks';
 import { useRouter } from 'expo-router';
 import { useMemo, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
-import { useWalk } from '../../compute/use-walk';
 import type { HouseView } from '../../data/as-drawn';
 import { usePreferences } from '../../data/preferences';
 import { useKeep } from '../../data/use-keep';
@@ -26,11 +25,10 @@ import { useNote } from '../../ui/undo';
 import { partNamed } from '../built/parts-of-house';
 import { weekday } from '../calendar/work-words';
 import { Screen } from '../shell/screen';
-import { Failed, Loading } from '../shell/states';
+import { Failed } from '../shell/states';
 import { AddCheckpoint } from './add-checkpoint';
 import { ChangedSince } from './changed-since';
 import { CheckpointSheet } from './checkpoint-sheet';
-import { NoWalk } from './no-walk';
 import { OrphansCard } from './orphans-card';
 import { StopLine } from './stop-line';
 import { StopPicture } from './stop-picture';
@@ -39,6 +37,7 @@ import { markOfAll } from './look-mark';
 import { useLooks } from './use-looks';
 import { useVerdicts } from './use-verdicts';
 import { useWalkChange } from './walk-change';
+import { WithWalk } from './with-walk';
 import { counted } from './words';
 
 const TURNINGS = optionsOf(TURNING_WORDS);
@@ -279,21 +278,7 @@ function WalkedHouse({
 /** All that has to be looked at in a house, stop by stop in the order in which it is walked. */
 export function StopsScreen({ view }: { readonly view: HouseView }) {
   const { house } = view;
-  const { walk, calendar, error, retry } = useWalk(view);
   const plan = view.plans[0] ?? planToBe(house.id);
-  const content = () => {
-    if (error !== undefined) return <Failed error={error} onRetry={retry} />;
-    if (walk === undefined) return <Loading what="Finding what has to be looked at" />;
-    if (walk.state === 'walked')
-      return <WalkedHouse view={view} walk={walk} calendar={calendar ?? null} plan={plan} />;
-    return (
-      <NoWalk
-        houseId={house.id}
-        walk={walk}
-        text="From its walls, roofs and openings follow the stops of the walk, and what is looked at from each."
-      />
-    );
-  };
   return (
     <Screen
       name={house.name}
@@ -301,7 +286,13 @@ export function StopsScreen({ view }: { readonly view: HouseView }) {
       back={{ pathname: '/houses/[houseId]', params: { houseId: house.id } }}
       backLabel="Back to the house"
     >
-      {content()}
+      <WithWalk
+        view={view}
+        what="Finding what has to be looked at"
+        text="From its walls, roofs and openings follow the stops of the walk, and what is looked at from each."
+      >
+        {(walk, calendar) => <WalkedHouse view={view} walk={walk} calendar={calendar} plan={plan} />}
+      </WithWalk>
     </Screen>
   );
 }

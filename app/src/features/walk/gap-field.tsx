@@ -1,4 +1,4 @@
-import { GAP_MAX_MM } from '@calvet/contract/limits';
+import { penetration } from '@calvet/contract/walk/penetration';
 import { StyleSheet, View } from 'react-native';
 import { usePreferences } from '../../data/preferences';
 import type { EntryStage } from '../../data/typing';
@@ -23,7 +23,7 @@ const CHIPS = {
 
 /** Wider is more of an opening than a gap. */
 const WIDE_MM = 500;
-const BOUNDS = { kind: 'number', min: 0, max: GAP_MAX_MM } as const;
+const { bounds: BOUNDS } = penetration.fields.gapMm;
 
 interface GapFieldProps {
   /** In mm; null: not measured. */

@@ -1,3 +1,4 @@
+import { SAID_MAX } from '@calvet/contract/limits';
 import {
   FLAG_WORDS,
   PENETRATION_WORDS,
@@ -6,12 +7,12 @@ import {
   type Seal,
 } from '@calvet/core/penetrations/penetration-words';
 import { judgePenetration } from '@calvet/core/penetrations/judge';
-import { HOLES_MAX, PERIMETER_MAX_MM } from '@calvet/contract/limits';
 import type { Phase } from '@calvet/contract/plan/own-checkpoint';
 import { workName } from '@calvet/contract/plan/work';
 import { recentWhats, isDueIn, type JudgedPenetration } from '@calvet/contract/walk/judged-penetration';
 import {
   JUDGED_WORDS,
+  penetration as kind,
   PLANE_WORDS,
   type Judged,
   type Penetration,
@@ -24,10 +25,11 @@ import type { HouseView } from '../../data/as-drawn';
 import { useKeep } from '../../data/use-keep';
 import { Button } from '../../ui/button';
 import { Choice, optionsOf } from '../../ui/choice';
-import { Labelled, NumberField, TextField } from '../../ui/field';
+import { Labelled, NumberField } from '../../ui/field';
 import { LineMark } from '../../ui/line-mark';
 import { ManyChoice } from '../../ui/many-choice';
 import { OpenButton } from '../../ui/open-button';
+import { SaidField } from '../../ui/said-field';
 import { Sheet } from '../../ui/sheet';
 import { Text } from '../../ui/text';
 import { space } from '../../ui/tokens';
@@ -44,10 +46,7 @@ const FLAGS = optionsOf(FLAG_WORDS);
 const THROUGHS = optionsOf(THROUGH_WORDS);
 /** So many are offered before one looks at all of them. */
 const FIRST_WHATS = 8;
-const NOTE_MAX = 480;
-const COUNT = { kind: 'number', min: 1, max: HOLES_MAX, whole: true } as const;
-const PERIMETER = { kind: 'number', above: 0, max: PERIMETER_MAX_MM } as const;
-const LEAK = { kind: 'number', min: 0, max: 1e4 } as const;
+const { fields } = kind;
 const AS_JUDGED = 'asJudged';
 
 /** What may close one kind of thing alone. */
@@ -203,7 +202,7 @@ function More({
         label="Round one of them"
         quantity="gap"
         value={hole.perimeterMm}
-        bounds={PERIMETER}
+        bounds={fields.perimeterMm.bounds}
         hint={hole.perimeterMm === null ? 'Empty: as such a thing usually has.' : null}
         onCommit={(perimeterMm, stage) => keep({ perimeterMm }, stage)}
       />
@@ -219,17 +218,11 @@ function More({
         label="Leak of one of them at 50 Pa"
         quantity="flow"
         value={hole.leakM3H}
-        bounds={LEAK}
+        bounds={fields.leakM3H.bounds}
         hint={hole.leakM3H === null ? 'Empty: as it follows from its width.' : null}
         onCommit={(leakM3H, stage) => keep({ leakM3H }, stage)}
       />
-      <TextField
-        label="Note"
-        multiline
-        maxLength={NOTE_MAX}
-        value={hole.note ?? ''}
-        onChange={(text) => keep({ note: text === '' ? null : text })}
-      />
+      <SaidField label="Note" maxLength={SAID_MAX} value={hole.note} onChange={(note) => keep({ note })} />
       <PhotosCard
         view={view}
         subject={{ kind: 'penetration', id: hole.id }}
@@ -316,7 +309,7 @@ function Recorded({ hole, view, holes, phase, onMove, onClose }: RecordedProps) 
         label="How many"
         quantity="count"
         value={hole.count}
-        bounds={COUNT}
+        bounds={fields.count.bounds}
         isRequired
         onCommit={(count, stage) => count !== null && keep({ count }, stage)}
       />

@@ -3,6 +3,7 @@ import type { Phase } from '@calvet/contract/plan/own-checkpoint';
 import { workName } from '@calvet/contract/plan/work';
 import type { HoleHere } from '@calvet/contract/walk/generate-walk';
 import type { Penetration } from '@calvet/contract/walk/penetration';
+import { HOLES_MAX } from '@calvet/contract/limits';
 import { usePreferences } from '../../data/preferences';
 import { useKeep } from '../../data/use-keep';
 import { Button } from '../../ui/button';
@@ -13,8 +14,6 @@ import { Text } from '../../ui/text';
 import { space } from '../../ui/tokens';
 import { askedWords, holeName, judgedWord, MARK_OF_JUDGED, sealWords } from './hole-words';
 import type { Holes, JudgedHole } from './use-holes';
-
-const COUNT_MAX = 1000;
 
 function HoleLine({
   judgedHole: { hole, judged, again },
@@ -69,9 +68,9 @@ function HoleLine({
       </Pressable>
       <Button
         kind="quiet"
-        label={`+1`}
-        disabled={hole.count >= COUNT_MAX}
-        onPress={() => keep(({ count }) => ({ count: Math.min(COUNT_MAX, count + 1) }))}
+        label="+1"
+        disabled={hole.count >= HOLES_MAX}
+        onPress={() => keep(({ count }) => ({ count: Math.min(HOLES_MAX, count + 1) }))}
       />
     </View>
   );

@@ -1,15 +1,16 @@
-import { PERIMETER_MAX_MM } from '@calvet/contract/limits';
+import { SAID_MAX } from '@calvet/contract/limits';
 import { TRADE_WORDS } from '@calvet/contract/plan/work-words';
 import { withSealByWidth, BY_WIDTH } from '@calvet/core/penetrations/seal-by-width';
-import { MEND_WORDS, type Mend } from '@calvet/contract/walk/mend';
+import { mend as kind, MEND_WORDS, type Mend } from '@calvet/contract/walk/mend';
 import { StyleSheet, View } from 'react-native';
 import type { HouseView } from '../../data/as-drawn';
 import { useStore } from '../../data/store-context';
 import { useKeep } from '../../data/use-keep';
 import { Button } from '../../ui/button';
 import { Choice, optionsOf } from '../../ui/choice';
-import { Labelled, NumberField, TextField } from '../../ui/field';
+import { Labelled, NumberField } from '../../ui/field';
 import { ManyChoice } from '../../ui/many-choice';
+import { SaidField } from '../../ui/said-field';
 import { Sheet } from '../../ui/sheet';
 import { Text } from '../../ui/text';
 import { useIsWide } from '../../ui/theme';
@@ -29,8 +30,7 @@ const WHATS = ['Open joint', 'Hole', 'Gap beside a frame', 'Torn sheet or tape',
 const TRADES = optionsOf(TRADE_WORDS);
 const STATES = optionsOf(MEND_WORDS);
 const UNDER_FAN = [{ value: 'fan', label: 'Found while the fan ran' }] as const;
-const LENGTH = { kind: 'number', min: 0, max: PERIMETER_MAX_MM } as const;
-const TEXT_MAX = 480;
+const { fields } = kind;
 
 interface LeakSheetProps {
   readonly view: HouseView;
@@ -78,7 +78,7 @@ export function LeakSheet({ view, leak, isNew, onDelete, onClose }: LeakSheetPro
         label="Length of the gap"
         quantity="gap"
         value={leak.lengthMm}
-        bounds={LENGTH}
+        bounds={fields.lengthMm.bounds}
         onCommit={(lengthMm, stage) => keep({ lengthMm }, stage)}
       />
       <ManyChoice
@@ -95,12 +95,11 @@ export function LeakSheet({ view, leak, isNew, onDelete, onClose }: LeakSheetPro
           onChange={(trade) => keep({ trade })}
         />
       </Labelled>
-      <TextField
+      <SaidField
         label="In your words"
-        multiline
-        maxLength={TEXT_MAX}
-        value={leak.why ?? ''}
-        onChange={(text) => keep({ why: text === '' ? null : text })}
+        maxLength={SAID_MAX}
+        value={leak.why}
+        onChange={(why) => keep({ why })}
       />
       <Labelled label="How far it is">
         <Choice

@@ -1,5 +1,4 @@
 import type { BarrierHere } from '@calvet/contract/continuity/barrier-here';
-import { areasAt } from '@calvet/contract/walk/areas-at';
 import type { Walk } from '@calvet/contract/walk/generate-walk';
 import type { HouseView } from '../../data/as-drawn';
 import { useStore } from '../../data/store-context';
@@ -7,6 +6,7 @@ import { Sheet } from '../../ui/sheet';
 import { JunctionSheet } from '../continuity/junction-sheet';
 import { HoleSheet } from './hole-sheet';
 import { LeakSheet } from './leak-sheet';
+import { movedTo } from './moved-hole';
 import { stopName } from './place-bar';
 import { PlaceList } from './place-list';
 import type { PlaceRecords } from './use-place-records';
@@ -28,12 +28,7 @@ export function RecordSheets({ view, walk, walking, barrier, records }: RecordSh
     opened?.kind === 'junction' ? barrier.junctions.find(({ key }) => key === opened.key) : undefined;
   const move = (to: string): void => {
     const target = walk.stops.find(({ key }) => key === to);
-    if (target !== undefined && hole !== null)
-      updateRecord('penetration', hole, {
-        stop: target.key,
-        placeName: stopName(target),
-        item: areasAt(target, walk)[0]?.key ?? hole.item,
-      });
+    if (target !== undefined && hole !== null) updateRecord('penetration', hole, movedTo(target, walk, hole));
     close();
   };
   return (

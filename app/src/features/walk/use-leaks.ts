@@ -1,7 +1,7 @@
 import { notStored } from '@calvet/contract';
 import { areasAt } from '@calvet/contract/walk/areas-at';
 import type { StopHere, Walk } from '@calvet/contract/walk/generate-walk';
-import type { Mend, MendBody } from '@calvet/contract/walk/mend';
+import { newMend, type Mend, type MendBody } from '@calvet/contract/walk/mend';
 import { useState } from 'react';
 import { v7 } from 'uuid';
 import type { HouseView } from '../../data/as-drawn';
@@ -38,24 +38,9 @@ export function useLeaks(view: HouseView, walk: Walk, stop: StopHere): Leaks {
     isNew: kept === undefined,
     begin: () => {
       const body: MendBody = {
+        ...newMend(stopName(stop), today),
         item: areasAt(stop, walk)[0]?.key ?? null,
         stop: stop.key,
-        placeName: stopName(stop),
-        verdict: null,
-        penetration: null,
-        what: null,
-        why: null,
-        how: null,
-        trade: null,
-        minutes: null,
-        leak: null,
-        gapMm: null,
-        lengthMm: null,
-        isUnderFan: false,
-        foundOn: today,
-        state: 'open',
-        reason: null,
-        reviewer: null,
       };
       setOpen({ ...body, ...notStored(v7(), houseId) });
     },
