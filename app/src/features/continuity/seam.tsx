@@ -5,7 +5,7 @@ import type { Walk } from '@calvet/contract/walk/generate-walk';
 import { useWalk } from '../../compute/use-walk';
 import type { HouseView } from '../../data/as-drawn';
 import { inPixels, unrolled } from '@calvet/contract/continuity/unrolled';
-import { useMemo, useState } from 'react';
+import { memo, useDeferredValue, useMemo, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import Svg, { Line } from 'react-native-svg';
 import { LinkArea } from '../../ui/link-area';
@@ -20,22 +20,21 @@ import { useBarrier } from './use-barrier';
 
 const HEIGHT = 10;
 
-function Known({
-  view,
-  walk,
-  calendar,
-}: {
+interface KnownProps {
   readonly view: HouseView;
   readonly walk: Walk;
   readonly calendar: CalendarHere | null;
-}) {
+}
+
+const Known = memo(function Known({ view, walk, calendar }: KnownProps) {
   const { standing } = useVerdicts(view, walk);
   const looks = useLooks(view, walk, calendar, standing);
   return <Seam houseId={view.house.id} barrier={useBarrier(view, walk, looks)} />;
-}
+});
 
-/** The seam of a drawn house: nothing until it is known. */
-export function SeamOfHouse({ view }: { readonly view: HouseView }) {
+/** The seam of a drawn house: nothing until it is known. It follows once the page has shown what was pressed or typed. */
+export function SeamOfHouse({ view: newest }: { readonly view: HouseView }) {
+  const view = useDeferredValue(newest);
   const { walk, calendar } = useWalk(view);
   return (
     <View style={styles.height}>

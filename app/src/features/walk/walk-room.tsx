@@ -6,7 +6,7 @@ import { partOf } from '@calvet/contract/walk/round';
 import { ITEM_SUBJECT } from '@calvet/contract';
 import type { VerdictValue } from '@calvet/contract/walk/verdict';
 import { useRouter } from 'expo-router';
-import { useState, type ReactNode } from 'react';
+import { useDeferredValue, useState, type ReactNode } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { useWalk } from '../../compute/use-walk';
 import type { HouseView } from '../../data/as-drawn';
@@ -69,7 +69,8 @@ function Walked(props: WalkedProps) {
       : { kind: 'verdict', id: counts.id },
     { isSaid: true },
   );
-  const barrier = useBarrier(view, walk, looks);
+  // Junctions follow once the next place is shown.
+  const barrier = useBarrier(view, walk, useDeferredValue(looks));
   const records = usePlaceRecords(view, walk, walking);
   const knownHere = known !== null && known.key === current?.key ? known : null;
   const give = (value: VerdictValue): void => walking.give(value, knownHere?.how);
