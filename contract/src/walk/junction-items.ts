@@ -9,7 +9,8 @@ import type { SchoolsHere } from './schools-here';
 /** A junction of the envelope, as it is to be looked at. */
 export interface JunctionItem {
   readonly key: string;
-  readonly kind: JunctionKind | 'meets';
+  /** Beside what a drawing is joined by: an inner wall that meets the envelope, a wall that goes straight on. */
+  readonly kind: JunctionKind | 'meets' | 'straightOn';
   readonly name: string;
   /** Null where it is not known. */
   readonly lengthM: number | null;
@@ -219,7 +220,7 @@ export function junctionItems(
         : [
             {
               key,
-              kind: 'cornerOut',
+              kind: 'straightOn',
               name: `${wall.name}, at its start: where the air barrier changes`,
               lengthM: storey.heightM,
               at: onWall(turning === 'right' ? wall : before),

@@ -212,7 +212,9 @@ function Walked({ view, walk, calendar }: WalkedProps) {
           {lists}
         </>
       )}
-      {shown !== undefined && <JunctionSheet view={view} item={shown} onClose={() => setJunction(null)} />}
+      {shown !== undefined && (
+        <JunctionSheet view={view} item={shown} barrier={barrier} onClose={() => setJunction(null)} />
+      )}
     </>
   );
 }

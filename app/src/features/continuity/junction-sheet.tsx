@@ -1,5 +1,6 @@
 import { SAID_MAX } from '@calvet/contract/limits';
-import type { JunctionHere } from '@calvet/contract/continuity/barrier-here';
+import type { BarrierHere, JunctionHere } from '@calvet/contract/continuity/barrier-here';
+import { sidesOf } from '@calvet/contract/continuity/joint-drawing';
 import { itemId } from '@calvet/contract/plan/item-key';
 import {
   CARRIED_WORDS,
@@ -9,6 +10,9 @@ import {
   type JunctionBody,
   WAY_WORDS,
 } from '@calvet/contract/walk/junction';
+import { joiningOf, sheetDepthMm, waysFor, type Joining } from '@calvet/contract/walk/joining';
+import { JUDGED_WORDS } from '@calvet/contract/walk/penetration';
+import { useMemo } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { useRecordToBe } from '../../data/hooks';
 import type { HouseView } from '../../data/as-drawn';
@@ -26,9 +30,10 @@ import { Sheet } from '../../ui/sheet';
 import { Text } from '../../ui/text';
 import { space } from '../../ui/tokens';
 import { PhotosCard } from '../record/photos-card';
+import { MARK_OF_JUDGED, TONE_OF_JUDGED } from '../walk/hole-words';
 import { BARRIER_WORDS, MARK_OF_BARRIER } from './barrier-mark';
+import { JointPicture } from './joint-picture';
 
-const WAYS = optionsOf(WAY_WORDS);
 const DONE = optionsOf(DONE_WORDS);
 const CARRIED = optionsOf(CARRIED_WORDS);
 const { fields } = kind;
@@ -36,11 +41,34 @@ const { fields } = kind;
 interface JunctionSheetProps {
   readonly view: HouseView;
   readonly item: JunctionHere;
+  /** Of the whole house. */
+  readonly barrier: BarrierHere;
   readonly onClose: () => void;
 }
 
+/** How well it is joined, as far as that can be said from what is written of it: with every tap. */
+function Joined({ joining: { held, said } }: { readonly joining: Joining }) {
+  if (held === null) return null;
+  return (
+    <View style={styles.joined} role="status">
+      <View style={styles.state}>
+        <LineMark mark={MARK_OF_JUDGED[held]} />
+        <Text look="section" tone={TONE_OF_JUDGED[held]}>
+          {JUDGED_WORDS[held]}
+        </Text>
+      </View>
+      {said.map(({ held: heldThere, where, reason, instead }) => (
+        <Text key={`${where} ${reason}`}>
+          {where !== null && `${where}: `}
+          {heldThere === 'fits' ? 'it holds.' : `${reason}. Instead: ${instead}.`}
+        </Text>
+      ))}
+    </View>
+  );
+}
+
 /** How a junction is made: how it is joined, its sheets, whether insulation goes on across it. Each tap is kept. */
-export function JunctionSheet({ view, item, onClose }: JunctionSheetProps) {
+export function JunctionSheet({ view, item, barrier, onClose }: JunctionSheetProps) {
   const { units } = usePreferences();
   const { makeIfNew } = useStore();
   const id = itemId(view.house.id, item.key);
@@ -49,12 +77,21 @@ export function JunctionSheet({ view, item, onClose }: JunctionSheetProps) {
   );
   const record = view.junctions.find((each) => each.id === id) ?? toBe;
   const keep = useKeep('junction', record);
+  const sides = useMemo(() => sidesOf(item, barrier.areas, view.areas), [item, barrier.areas, view.areas]);
+  const joining = useMemo(() => joiningOf(record, sides), [record, sides]);
+  const ways = useMemo(() => waysFor(sides).map((value) => ({ value, label: WAY_WORDS[value] })), [sides]);
+  const depthMm = sheetDepthMm(sides);
   const width = (name: 'lapMm' | 'tapeMm' | 'fixingMm') => (
     <NumberField
       label={fields[name].label}
       quantity="gap"
       value={record[name]}
       bounds={fields[name].bounds}
+      hint={
+        name === 'fixingMm' && depthMm !== null
+          ? `The sheet lies ${figureWithUnit(depthMm, 'gap', units)} deep.`
+          : null
+      }
       onCommit={(value, stage) => keep({ [name]: value }, stage)}
     />
   );
@@ -70,14 +107,16 @@ export function JunctionSheet({ view, item, onClose }: JunctionSheetProps) {
           The air barrier changes here: {item.changes[0].toLowerCase()} to {item.changes[1].toLowerCase()}.
         </Text>
       )}
+      <JointPicture item={item} sides={sides} barrier={barrier} />
       <Labelled label="How it is joined">
         <ManyChoice
           label="How it is joined"
-          options={WAYS}
+          options={ways}
           values={record.ways.map(({ name }) => name)}
           onChange={(names) => keep({ ways: names.map((name) => ({ name })) })}
         />
       </Labelled>
+      <Joined joining={joining} />
       <Labelled label="Insulation">
         <Choice
           label="Insulation"
@@ -121,5 +160,6 @@ export function JunctionSheet({ view, item, onClose }: JunctionSheetProps) {
 }
 
 const styles = StyleSheet.create({
+  joined: { gap: space.xs },
   state: { flexDirection: 'row', flexWrap: 'wrap', alignItems: 'center', gap: space.s },
 });

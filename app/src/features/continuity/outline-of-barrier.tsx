@@ -37,7 +37,10 @@ function stateOfWall(wall: string, { areas, junctions, holes }: BarrierHere): Ba
         isVerified && barrier !== null ? 'sealed' : 'notSeen',
       ),
     ...junctions
-      .filter(({ kind, areas: of }) => !kind.startsWith('corner') && of.some((key) => keys.has(key)))
+      .filter(
+        ({ kind, areas: of }) =>
+          !kind.startsWith('corner') && kind !== 'straightOn' && of.some((key) => keys.has(key)),
+      )
       .map(({ state }) => state),
     ...holes.filter(({ areaId }) => keys.has(areaId)).map(({ state }) => state),
   ];

@@ -36,7 +36,7 @@ import { space } from '../../ui/tokens';
 import { useToday } from '../../ui/use-today';
 import { PhotosCard } from '../record/photos-card';
 import { GapField } from './gap-field';
-import { holeName, judgedWord, MARK_OF_JUDGED } from './hole-words';
+import { holeName, judgedWord, MARK_OF_JUDGED, TONE_OF_JUDGED } from './hole-words';
 import type { Holes } from './use-holes';
 
 const WHATS = optionsOf(PENETRATION_WORDS);
@@ -84,7 +84,7 @@ function Judgement({ judged, phase }: { readonly judged: JudgedPenetration; read
     <View style={styles.judged} role="status">
       <View style={styles.verdict}>
         <LineMark mark={MARK_OF_JUDGED[verdict]} />
-        <Text look="section" tone={verdict === 'wrong' ? 'ember' : verdict === 'doubtful' ? 'straw' : 'lake'}>
+        <Text look="section" tone={TONE_OF_JUDGED[verdict]}>
           {judgedWord(judged)}
         </Text>
       </View>

@@ -11,6 +11,13 @@ export const MARK_OF_JUDGED: Readonly<Record<Judged, Mark>> = {
   wrong: 'broken',
 };
 
+/** In which colour it is said. */
+export const TONE_OF_JUDGED: Readonly<Record<Judged, 'lake' | 'straw' | 'ember'>> = {
+  fits: 'lake',
+  doubtful: 'straw',
+  wrong: 'ember',
+};
+
 const NEWER = 'from a newer version';
 
 /** What goes through, and how many. */

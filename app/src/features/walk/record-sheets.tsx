@@ -57,7 +57,9 @@ export function RecordSheets({ view, walk, walking, barrier, records }: RecordSh
           />
         </Sheet>
       )}
-      {junction !== undefined && <JunctionSheet view={view} item={junction} onClose={close} />}
+      {junction !== undefined && (
+        <JunctionSheet view={view} item={junction} barrier={barrier} onClose={close} />
+      )}
       {leaks.open !== null && (
         <LeakSheet
           view={view}
