@@ -25,6 +25,8 @@ export const FEATURES_MAX = 1000;
 export const SCHOOLS_AT_MAX = 300;
 export const CHECKPOINTS_OFF_MAX = 500;
 export const CHECKPOINTS_ADDED_MAX = 100;
+/** Rules on holes that one house has in its own way. */
+export const HOLE_RULES_MAX = 200;
 /** Of one verdict: in what it fails, what was read off, which were known before. */
 export const VERDICT_REASONS_MAX = 30;
 export const VERDICT_READINGS_MAX = 60;

@@ -14,6 +14,7 @@ import type { JunctionItem } from '../walk/junction-items';
 import type { Look } from '../walk/looks';
 import { isOpenMend, type Mend } from '../walk/mend';
 import type { Penetration } from '../walk/penetration';
+import type { RulesHere } from '../walk/rules-here';
 import { checkpointsByItem, isVerified, junctionState } from './junction-states';
 
 /** What was found in a house, as far as it says whether its air barrier is whole. */
@@ -23,6 +24,8 @@ export interface BarrierKnown {
   readonly mends: readonly Mend[];
   /** Ids of holes that have to be looked at again. */
   readonly holesAgain?: ReadonlySet<string>;
+  /** As the house has them. */
+  readonly rules?: RulesHere;
 }
 
 /** A junction of the air barrier, and how it stands with it. */
@@ -105,13 +108,13 @@ function joined(
 /** Holes and leaks in the areas that are there. */
 function holesIn(
   walk: Walk,
-  { penetrations, mends, holesAgain }: BarrierKnown,
+  { penetrations, mends, holesAgain, rules }: BarrierKnown,
 ): readonly TracedPenetration[] {
   const areas = new Map(walk.areas.map((area) => [area.key, area]));
   const holes = penetrations.flatMap((hole): readonly TracedPenetration[] => {
     const area = areas.get(hole.item);
     if (hole.made !== 'made' || area === undefined) return [];
-    const { verdict, asked } = judgedPenetration(hole, area.barrier);
+    const { verdict, asked } = judgedPenetration(hole, area.barrier, rules);
     const isTight = verdict === 'fits' && asked.length === 0 && holesAgain?.has(hole.id) !== true;
     const state = verdict === 'wrong' ? 'open' : isTight ? 'sealed' : 'notSeen';
     return [{ id: hole.id, areaId: area.key, state }];

@@ -52,8 +52,8 @@ export const USUAL_PERIMETER_MM: Readonly<Record<PenetrationWhat, number>> = {
   seam: 1000,
 };
 
-/** By the class of a checkpoint that fails, at one place. */
-const CLASSES: Readonly<Record<Leak, LeakRange>> = {
+/** By the class of a checkpoint that fails, at one place; our own order of magnitude. */
+export const CLASS_LEAKS: Readonly<Record<Leak, LeakRange>> = {
   none: NO_LEAK,
   small: { low: 1, likely: 3, high: 8 },
   medium: { low: 5, likely: 20, high: 60 },
@@ -83,8 +83,6 @@ export const sumOf = (all: readonly LeakRange[]): LeakRange =>
 /** What one open gap of a length and a width lets through. */
 export const leakOfGap = (lengthMm: number, gapMm: number): LeakRange =>
   times(OPEN, ((lengthMm * gapMm) / MM2_PER_CM2) * M3H_PER_CM2);
-
-export const leakOfClass = (leak: Leak): LeakRange => CLASSES[leak];
 
 /** What the holes of one record let through, by how they are closed; somebody's own figure stands as it is. */
 export function leakOfHoles(

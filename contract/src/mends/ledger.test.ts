@@ -3,7 +3,7 @@ import { samplePenetration, sealed } from '../../test/sample-penetration';
 import { notStored } from '../record';
 import type { Penetration } from '../walk/penetration';
 import { leakLedger, pathInput, type LastTest } from './ledger';
-import { leakOfClass, leakOfHoles, sumOf } from './leak-range';
+import { CLASS_LEAKS, leakOfHoles, sumOf } from './leak-range';
 import { newMend } from '../walk/mend';
 import type { MendHere } from './mend-list';
 
@@ -18,7 +18,7 @@ const mend = (id: string, more: Partial<MendHere> = {}): MendHere => ({
   how: '',
   trade: 'airSealer',
   minutes: 20,
-  leak: leakOfClass('medium'),
+  leak: CLASS_LEAKS['medium'],
   state: 'open',
   cover: null,
   visit: null,
@@ -37,23 +37,23 @@ test('what is open, doubtful and sealed adds up; what is wrong counts once, by i
   const mends = [
     mend('one'),
     mend('hole', { from: 'penetration', leak: leakOfHoles(wrong, 'wrong') }),
-    mend('done', { state: 'mended', leak: leakOfClass('large') }),
-    mend('as is', { state: 'accepted', leak: leakOfClass('small') }),
+    mend('done', { state: 'mended', leak: CLASS_LEAKS['large'] }),
+    mend('as is', { state: 'accepted', leak: CLASS_LEAKS['small'] }),
   ];
   const found = leakLedger([], holes, mends);
   expect(found.sealed).toEqual(leakOfHoles(fits, 'fits'));
   expect(found.doubtful).toEqual(leakOfHoles(doubtful, 'doubtful'));
   expect(found.open).toEqual(
-    sumOf([leakOfClass('medium'), leakOfHoles(wrong, 'wrong'), leakOfClass('small')]),
+    sumOf([CLASS_LEAKS['medium'], leakOfHoles(wrong, 'wrong'), CLASS_LEAKS['small']]),
   );
   expect(found.all).toEqual(sumOf([found.open, found.doubtful, found.sealed]));
 });
 
 test('the way to the target is asked of the very figures of the list', () => {
   const mends = [
-    mend('big', { leak: leakOfClass('large'), minutes: 30 }),
-    mend('small', { leak: leakOfClass('small'), minutes: 0 }),
-    mend('none', { leak: leakOfClass('none') }),
+    mend('big', { leak: CLASS_LEAKS['large'], minutes: 30 }),
+    mend('small', { leak: CLASS_LEAKS['small'], minutes: 0 }),
+    mend('none', { leak: CLASS_LEAKS['none'] }),
     mend('done', { state: 'mended' }),
     mend('as is', { state: 'accepted' }),
     mend('later', { state: 'notYet' }),
@@ -73,7 +73,7 @@ test('the way to the target is asked of the very figures of the list', () => {
   const answer = pathToTarget({ ...input, draws: 2000 });
   expect(answer.chanceAll).toBeGreaterThanOrEqual(answer.chanceNow);
   expect(answer.items.map(({ id }) => id)).toEqual(['big', 'later', 'small']);
-  expect(pathInput(test0, [mend('none', { leak: leakOfClass('none') })])).toBeNull();
+  expect(pathInput(test0, [mend('none', { leak: CLASS_LEAKS['none'] })])).toBeNull();
 });
 
 test('of more mends than the computation takes those count that let most through', () => {

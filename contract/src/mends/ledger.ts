@@ -7,6 +7,7 @@ import type { AreaHere } from '../walk/generate-walk';
 import { judgedPenetration } from '../walk/judged-penetration';
 import { isOpenMend } from '../walk/mend';
 import type { Penetration } from '../walk/penetration';
+import type { RulesHere } from '../walk/rules-here';
 import { leakOfHoles, sumOf, type LeakRange } from './leak-range';
 import type { MendHere } from './mend-list';
 
@@ -28,11 +29,15 @@ export function leakLedger(
   areas: readonly AreaHere[],
   penetrations: readonly Penetration[],
   mends: readonly MendHere[],
+  rules?: RulesHere,
 ): LeakLedger {
   const barriers = new Map(areas.map(({ key, barrier }) => [key, barrier]));
   const holes = penetrations
     .filter(({ made }) => made === 'made')
-    .map((hole) => ({ hole, verdict: judgedPenetration(hole, barriers.get(hole.item) ?? null).verdict }));
+    .map((hole) => ({
+      hole,
+      verdict: judgedPenetration(hole, barriers.get(hole.item) ?? null, rules).verdict,
+    }));
   const ofHoles = (wanted: 'doubtful' | 'fits'): LeakRange =>
     sumOf(
       holes

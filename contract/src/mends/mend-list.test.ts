@@ -10,7 +10,7 @@ import { newMend, type Mend } from '../walk/mend';
 import type { Penetration } from '../walk/penetration';
 import { standingVerdicts } from '../walk/standing-verdicts';
 import type { Verdict } from '../walk/verdict';
-import { leakOfClass, leakOfGap, leakOfHoles, sumOf, type LeakRange } from './leak-range';
+import { CLASS_LEAKS, leakOfGap, leakOfHoles, sumOf, type LeakRange } from './leak-range';
 import { mendId, mendList, type MendHere } from './mend-list';
 
 const HOUSE = '019df200-5000-77f8-8937-913296a3c6b5';
@@ -75,7 +75,7 @@ test('what a verdict, a hole and a leak ask for, in the words of the catalogue a
     how: of?.good,
     trade: of?.trade,
     minutes: of?.typicalMinutes,
-    leak: leakOfClass(of?.leak ?? 'none'),
+    leak: CLASS_LEAKS[of?.leak ?? 'none'],
     state: 'open',
     record: { id: mendId(HOUSE, 'v'), revision: 0, verdict: 'v' },
   });
@@ -188,7 +188,7 @@ describe('what holes let through, low, likely and high', () => {
       high: 10,
     });
     expect(leakOfHoles(samplePenetration({ gapMm: 0 }), 'wrong')).toEqual({ low: 0, likely: 0, high: 0 });
-    expect(sumOf([leakOfClass('small'), leakOfClass('large')])).toEqual({ low: 26, likely: 73, high: 208 });
+    expect(sumOf([CLASS_LEAKS['small'], CLASS_LEAKS['large']])).toEqual({ low: 26, likely: 73, high: 208 });
     expect(sumOf([])).toEqual({ low: 0, likely: 0, high: 0 });
   });
 });

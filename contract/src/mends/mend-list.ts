@@ -12,8 +12,9 @@ import type { Walk } from '../walk/generate-walk';
 import { judgedPenetration } from '../walk/judged-penetration';
 import { newMend, type Mend, type MendState } from '../walk/mend';
 import type { Penetration } from '../walk/penetration';
+import { RULES_AS_GIVEN, type RulesHere } from '../walk/rules-here';
 import type { Standing } from '../walk/standing-verdicts';
-import { leakOfClass, leakOfGap, leakOfHoles, type LeakRange } from './leak-range';
+import { leakOfGap, leakOfHoles, type LeakRange } from './leak-range';
 
 /** Something to be mended, with all that its trade has to know. */
 export interface MendHere {
@@ -51,6 +52,8 @@ export interface MendsKnown {
   readonly own: readonly OwnCheckpoint[];
   /** As the catalogue has them; undefined of one that it does not have, or while it is not read. */
   readonly checkpointOf: (id: string) => Checkpoint | undefined;
+  /** As the house has them. */
+  readonly rules?: RulesHere;
 }
 
 /** The id of what is added to the mend of a verdict or a penetration, the same on every device. */
@@ -80,6 +83,7 @@ const TRADE_OF: Readonly<Partial<Record<PenetrationWhat, Trade>>> = {
 type Asked = Omit<MendHere, 'cover' | 'visit' | 'isUnvisited'> & { readonly coveredAs: string | null };
 
 function ofVerdicts({ stops }: Walk, known: MendsKnown): readonly Asked[] {
+  const { classes } = known.rules ?? RULES_AS_GIVEN;
   const stopOf = new Map(stops.flatMap(({ key, checkpoints }) => checkpoints.map((here) => [here.key, key])));
   const added = new Map(known.mends.flatMap((mend) => (mend.verdict === null ? [] : [[mend.verdict, mend]])));
   return [...known.standing].flatMap(([key, { counts }]): readonly Asked[] => {
@@ -108,7 +112,7 @@ function ofVerdicts({ stops }: Walk, known: MendsKnown): readonly Asked[] {
         how: record.how ?? of?.good ?? '',
         trade: record.trade ?? of?.trade ?? own?.trade ?? 'airSealer',
         minutes: record.minutes ?? of?.typicalMinutes ?? OWN_MIN,
-        leak: leakOfClass(record.leak ?? of?.leak ?? 'small'),
+        leak: classes[record.leak ?? of?.leak ?? 'small'],
         state: record.state,
         coveredAs: key,
       },
@@ -117,13 +121,14 @@ function ofVerdicts({ stops }: Walk, known: MendsKnown): readonly Asked[] {
 }
 
 function ofPenetrations(walk: Walk, known: MendsKnown): readonly Asked[] {
+  const rules = known.rules ?? RULES_AS_GIVEN;
   const areas = new Map(walk.areas.map((area) => [area.key, area.barrier]));
   const stops = new Set(walk.stops.map(({ key }) => key));
   const added = new Map(
     known.mends.flatMap((mend) => (mend.penetration === null ? [] : [[mend.penetration, mend]])),
   );
   return known.penetrations.flatMap((hole): readonly Asked[] => {
-    const { verdict, planes } = judgedPenetration(hole, areas.get(hole.item) ?? null);
+    const { verdict, planes } = judgedPenetration(hole, areas.get(hole.item) ?? null, rules);
     if (hole.made !== 'made' || verdict !== 'wrong') return [];
     const record = added.get(hole.id) ?? {
       ...newMend(hole.placeName, hole.seenOn),
@@ -145,7 +150,7 @@ function ofPenetrations(walk: Walk, known: MendsKnown): readonly Asked[] {
         how: record.how ?? worst?.instead ?? '',
         trade: record.trade ?? TRADE_OF[hole.what] ?? 'airSealer',
         minutes: record.minutes ?? FIRST_HOLE_MIN + NEXT_HOLE_MIN * (hole.count - 1),
-        leak: record.leak === null ? leakOfHoles(hole, verdict) : leakOfClass(record.leak),
+        leak: record.leak === null ? leakOfHoles(hole, verdict) : rules.classes[record.leak],
         state: record.state,
         coveredAs: itemKey.checkpoint(BARRIER_CHECKPOINT, hole.item),
       },
@@ -153,13 +158,14 @@ function ofPenetrations(walk: Walk, known: MendsKnown): readonly Asked[] {
   });
 }
 
-function ofLeaks(walk: Walk, { mends }: MendsKnown): readonly Asked[] {
+function ofLeaks(walk: Walk, { mends, rules }: MendsKnown): readonly Asked[] {
+  const { classes } = rules ?? RULES_AS_GIVEN;
   const stops = new Set(walk.stops.map(({ key }) => key));
   return mends
     .filter(({ verdict, penetration }) => verdict === null && penetration === null)
     .map((record): Asked => {
       const { leak, gapMm, lengthMm, item, stop } = record;
-      const measured = gapMm === null ? leakOfClass('medium') : leakOfGap(lengthMm ?? LEAK_LENGTH_MM, gapMm);
+      const measured = gapMm === null ? classes.medium : leakOfGap(lengthMm ?? LEAK_LENGTH_MM, gapMm);
       return {
         record,
         from: 'leak',
@@ -171,7 +177,7 @@ function ofLeaks(walk: Walk, { mends }: MendsKnown): readonly Asked[] {
         how: record.how ?? withSealByWidth(BY_WIDTH, 'board', gapMm ?? undefined),
         trade: record.trade ?? 'airSealer',
         minutes: record.minutes ?? LEAK_MIN,
-        leak: leak === null ? measured : leakOfClass(leak),
+        leak: leak === null ? measured : classes[leak],
         state: record.state,
         coveredAs: item === null ? null : itemKey.checkpoint(BARRIER_CHECKPOINT, item),
       };

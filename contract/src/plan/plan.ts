@@ -6,10 +6,18 @@ import {
   CHECKPOINTS_ADDED_MAX,
   CHECKPOINTS_OFF_MAX,
   CLOSED_DAYS_MAX,
+  HOLE_RULES_MAX,
   PLANNED_BUILD_UPS_MAX,
   SCHOOLS_AT_MAX,
 } from '../limits';
 import type { Stored } from '../record';
+import {
+  holeRuleFields,
+  leakFigureFields,
+  LEAKING_CLASSES,
+  type HoleRule,
+  type LeakFigure,
+} from './house-rules';
 import {
   checkpointOffFields,
   ownCheckpointFields,
@@ -55,6 +63,10 @@ export interface PlanBody {
   readonly closedDays: readonly string[];
   readonly checkpointsAdded: readonly OwnCheckpoint[];
   readonly checkpointsOff: readonly CheckpointOff[];
+  /** Rules on how holes are closed that say something else in this house. */
+  readonly holeRules: readonly HoleRule[];
+  /** What a failure lets through, by class, where this house has other figures. */
+  readonly leakFigures: readonly LeakFigure[];
 }
 
 export type Plan = Stored<PlanBody>;
@@ -130,6 +142,20 @@ export const plan = kindOf<PlanBody>()({
       ),
       [],
     ),
+    holeRules: unsaid(
+      list<HoleRule>('Rules on holes', 'A rule', group<HoleRule>('', holeRuleFields), {
+        key: 'name',
+        most: HOLE_RULES_MAX,
+      }),
+      [],
+    ),
+    leakFigures: unsaid(
+      list<LeakFigure>('Leaks by class', 'A class', group<LeakFigure>('', leakFigureFields), {
+        key: 'name',
+        most: LEAKING_CLASSES.length,
+      }),
+      [],
+    ),
   },
 });
 
@@ -147,4 +173,6 @@ export const NEW_PLAN: PlanBody = {
   closedDays: [],
   checkpointsAdded: [],
   checkpointsOff: [],
+  holeRules: [],
+  leakFigures: [],
 };

@@ -13,6 +13,7 @@ test('what the rules propose, why, and what instead', () => {
   expect(found.planes).toEqual([
     {
       plane: 'barrier',
+      isOwn: false,
       ...judgePenetration({ what: 'cable', through: 'board', gapMm: 4, seals: ['softSealant'] }),
     },
   ]);

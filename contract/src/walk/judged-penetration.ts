@@ -8,11 +8,14 @@ import {
 } from '@calvet/core/penetrations/penetration-words';
 import { PHASE_WORDS, type Phase } from '../plan/own-checkpoint';
 import type { AirBarrier } from '../plan/schools';
+import { RULES_AS_GIVEN, type RulesHere } from './rules-here';
 import type { Judged, Penetration, PenetrationBody, Plane } from './penetration';
 
 /** How a hole is closed in one layer. */
 export interface JudgedPlane extends PenetrationJudgement {
   readonly plane: Plane;
+  /** The rule that decided says something else in this house; the reason is that of the house, where somebody told it. */
+  readonly isOwn: boolean;
 }
 
 /** A seal that a hole still needs, and when it is made. */
@@ -108,8 +111,13 @@ type Judgeable = Pick<PenetrationBody, 'what' | 'through' | 'gapMm' | 'seals' | 
 /**
  * How holes of one record are closed. It proposes; what the inspector decided counts, and cautions stand whatever that is.
  * @param barrier how the area is made airtight that they go through; null: nobody said it
+ * @param rules as the house has them
  */
-export function judgedPenetration(hole: Judgeable, barrier: AirBarrier | null): JudgedPenetration {
+export function judgedPenetration(
+  hole: Judgeable,
+  barrier: AirBarrier | null,
+  rules: RulesHere = RULES_AS_GIVEN,
+): JudgedPenetration {
   const asked = sealsAsked(hole, barrier);
   const there = PLANES.filter((plane) => inPlane(hole, plane).length > 0);
   const isOpen = there.every((plane) => inPlane(hole, plane).includes('none'));
@@ -118,14 +126,18 @@ export function judgedPenetration(hole: Judgeable, barrier: AirBarrier | null): 
   }
   const judge = (plane: Plane): JudgedPlane => {
     const seals = inPlane(hole, plane);
-    const judgement = judgePenetration({
-      what: hole.what,
-      through: hole.through,
-      gapMm: hole.gapMm ?? undefined,
-      seals: seals.length === 0 ? ['none'] : seals,
-      flags: hole.flags.map(({ name }) => name),
-    });
-    return { plane, ...judgement };
+    const judgement = judgePenetration(
+      {
+        what: hole.what,
+        through: hole.through,
+        gapMm: hole.gapMm ?? undefined,
+        seals: seals.length === 0 ? ['none'] : seals,
+        flags: hole.flags.map(({ name }) => name),
+      },
+      rules.penetrations,
+    );
+    const own = rules.own.get(judgement.rule ?? '') ?? null;
+    return { plane, ...judgement, reason: own?.why ?? judgement.reason, isOwn: own !== null };
   };
   const planes = (there.length === 0 ? (['barrier'] as const) : there)
     .map(judge)

@@ -16,6 +16,7 @@ import { Screen } from '../shell/screen';
 import { NoWalk } from '../stops/no-walk';
 import { BuiltOtherwise } from './built-otherwise';
 import { FeaturesPanel } from './features-panel';
+import { HoleRulesCard } from './hole-rules-card';
 import { InsulationField, SchoolFields } from './school-fields';
 
 const SETS = optionsOf(AIR_BARRIER_WORDS);
@@ -111,6 +112,7 @@ export function BuiltScreen({ view }: { readonly view: HouseView }) {
       </Card>
       <BuiltOtherwise view={view} plan={plan} />
       <FeaturesPanel view={view} walk={walk} />
+      <HoleRulesCard view={view} />
     </Screen>
   );
 }

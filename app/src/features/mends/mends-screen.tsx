@@ -5,6 +5,7 @@ import { workName } from '@calvet/contract/plan/work';
 import { TRADE_WORDS, type Trade } from '@calvet/contract/plan/work-words';
 import type { Walk } from '@calvet/contract/walk/generate-walk';
 import { isOpenMend, MEND_WORDS } from '@calvet/contract/walk/mend';
+import { rulesHere } from '@calvet/contract/walk/rules-here';
 import { useMemo, useState } from 'react';
 import { Pressable, StyleSheet, View } from 'react-native';
 import type { HouseView } from '../../data/as-drawn';
@@ -90,6 +91,7 @@ function Walked({ view, walk, calendar }: WalkedProps) {
   const { standing, give } = useVerdicts(view, walk);
   const { house, penetrations, mends: records, works, plans } = view;
   const { checkpointsAdded: own } = plans[0] ?? planToBe(house.id);
+  const rules = rulesHere(plans[0]);
   const mends = useMemo(
     () =>
       mendList(walk, {
@@ -101,8 +103,9 @@ function Walked({ view, walk, calendar }: WalkedProps) {
         calendar,
         own,
         checkpointOf,
+        rules,
       }),
-    [walk, house.id, standing, penetrations, records, works, calendar, own, checkpointOf],
+    [walk, house.id, standing, penetrations, records, works, calendar, own, checkpointOf, rules],
   );
   const [trade, setTrade] = useState<Trade | null>(null);
   const [openId, setOpenId] = useState<string | null>(null);

@@ -1,16 +1,19 @@
 import { leakLedger, lastTest, pathInput } from '@calvet/contract/mends/ledger';
 import type { MendHere } from '@calvet/contract/mends/mend-list';
 import type { Walk } from '@calvet/contract/walk/generate-walk';
-import { useMemo } from 'react';
+import { rulesHere } from '@calvet/contract/walk/rules-here';
+import { useMemo, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { useAnswer } from '../../compute/use-answer';
 import type { HouseView } from '../../data/as-drawn';
 import { Button } from '../../ui/button';
 import { Card } from '../../ui/card';
+import { OpenButton } from '../../ui/open-button';
 import { Text } from '../../ui/text';
 import { space } from '../../ui/tokens';
 import { weekday } from '../calendar/work-words';
 import { counted } from '../stops/words';
+import { LeakFigures } from './leak-figures';
 import { useLeakWords } from './leak-words';
 
 interface PathCardProps {
@@ -24,10 +27,12 @@ const percent = (share: number): string => `${(share * 100).toFixed(0)} %`;
 /** What was recorded against the last test: what it explains, and the shortest way to the target. */
 export function PathCard({ view, walk, mends }: PathCardProps) {
   const { house, tests, penetrations } = view;
+  const rules = rulesHere(view.plans[0]);
   const { range, flow } = useLeakWords();
+  const [areFiguresOpen, setFiguresOpen] = useState(false);
   const ledger = useMemo(
-    () => leakLedger(walk.areas, penetrations, mends),
-    [walk.areas, penetrations, mends],
+    () => leakLedger(walk.areas, penetrations, mends, rules),
+    [walk.areas, penetrations, mends, rules],
   );
   const last = useMemo(() => lastTest(house, tests), [house, tests]);
   const input = useMemo(() => (last === null ? null : pathInput(last, mends)), [last, mends]);
@@ -96,8 +101,11 @@ export function PathCard({ view, walk, mends }: PathCardProps) {
         </Text>
       )}
       <Text look="small" tone="soft">
-        Orders of magnitude of our own, not a measurement: change them at each mend and each hole.
+        Orders of magnitude of our own, not a measurement: change them at each mend and each hole, or by
+        class.
       </Text>
+      <OpenButton isOpen={areFiguresOpen} label="Figures by class" onToggle={setFiguresOpen} />
+      {areFiguresOpen && <LeakFigures view={view} />}
     </Card>
   );
 }

@@ -1,6 +1,4 @@
-import { SAID_MAX } from '@calvet/contract/limits';
 import {
-  FLAG_WORDS,
   PENETRATION_WORDS,
   SEAL_WORDS,
   THROUGH_WORDS,
@@ -11,13 +9,13 @@ import type { Phase } from '@calvet/contract/plan/own-checkpoint';
 import { workName } from '@calvet/contract/plan/work';
 import { recentWhats, isDueIn, type JudgedPenetration } from '@calvet/contract/walk/judged-penetration';
 import {
-  JUDGED_WORDS,
   penetration as kind,
   PLANE_WORDS,
   type Judged,
   type Penetration,
   type Plane,
 } from '@calvet/contract/walk/penetration';
+import type { RulesHere } from '@calvet/contract/walk/rules-here';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { v7 } from 'uuid';
@@ -29,25 +27,22 @@ import { Labelled, NumberField } from '../../ui/field';
 import { LineMark } from '../../ui/line-mark';
 import { ManyChoice } from '../../ui/many-choice';
 import { OpenButton } from '../../ui/open-button';
-import { SaidField } from '../../ui/said-field';
 import { Sheet } from '../../ui/sheet';
 import { Text } from '../../ui/text';
 import { space } from '../../ui/tokens';
 import { useToday } from '../../ui/use-today';
-import { PhotosCard } from '../record/photos-card';
 import { GapField } from './gap-field';
+import { HoleMore } from './hole-more';
 import { holeName, judgedWord, MARK_OF_JUDGED, TONE_OF_JUDGED } from './hole-words';
 import type { Holes } from './use-holes';
 
 const WHATS = optionsOf(PENETRATION_WORDS);
 const SEALS = optionsOf(SEAL_WORDS).filter(({ value }) => value !== 'none');
 const PLANES = optionsOf(PLANE_WORDS);
-const FLAGS = optionsOf(FLAG_WORDS);
 const THROUGHS = optionsOf(THROUGH_WORDS);
 /** So many are offered before one looks at all of them. */
 const FIRST_WHATS = 8;
 const { fields } = kind;
-const AS_JUDGED = 'asJudged';
 
 /** What may close one kind of thing alone. */
 const OF_ONE: Readonly<Partial<Record<Seal, readonly Penetration['what'][]>>> = {
@@ -60,16 +55,19 @@ const OF_ONE: Readonly<Partial<Record<Seal, readonly Penetration['what'][]>>> = 
 const RANK: Readonly<Record<Judged, number>> = { fits: 0, doubtful: 1, wrong: 2 };
 
 /** What may close it, that which fits first. */
-function sealsFor({ what, through, gapMm, flags }: Penetration) {
+function sealsFor({ what, through, gapMm, flags }: Penetration, { penetrations }: RulesHere) {
   const rank = (seal: Seal): number =>
     RANK[
-      judgePenetration({
-        what,
-        through,
-        gapMm: gapMm ?? undefined,
-        seals: [seal],
-        flags: flags.map(({ name }) => name),
-      }).verdict
+      judgePenetration(
+        {
+          what,
+          through,
+          gapMm: gapMm ?? undefined,
+          seals: [seal],
+          flags: flags.map(({ name }) => name),
+        },
+        penetrations,
+      ).verdict
     ];
   return SEALS.filter(({ value }) => OF_ONE[value]?.includes(what) ?? true)
     .map((option) => ({ option, rank: rank(option.value) }))
@@ -94,12 +92,16 @@ function Judgement({ judged, phase }: { readonly judged: JudgedPenetration; read
           Load the page anew with a signal.
         </Text>
       )}
-      {planes.map(({ plane, reason, instead, verdict: said }) => (
-        <Text key={plane}>
-          {planes.length > 1 ? `${PLANE_WORDS[plane]}: ` : ''}
-          {reason}.{said === 'fits' || instead === '' ? '' : ` Instead: ${instead}.`}
-        </Text>
-      ))}
+      {planes.map(({ plane, reason, instead, verdict: said, isOwn }) =>
+        said === 'fits' && !isOwn ? null : (
+          <Text key={plane}>
+            {planes.length > 1 ? `${PLANE_WORDS[plane]}: ` : ''}
+            {isOwn ? 'As this house has it. ' : ''}
+            {reason === '' ? '' : `${reason}. `}
+            {said === 'fits' || instead === '' ? '' : `Instead: ${instead}.`}
+          </Text>
+        ),
+      )}
       {asked.map((each) => (
         <Text key={`${each.plane} ${each.phase}`} tone="straw">
           {isDueIn(each, phase) ? 'To be closed now' : 'To be closed later'}: {each.what.toLowerCase()}.
@@ -142,7 +144,9 @@ function Seals({
   hole,
   plane,
   phase,
+  rules,
 }: {
+  readonly rules: RulesHere;
   readonly hole: Penetration;
   readonly plane: Plane;
   readonly phase: Phase;
@@ -153,7 +157,7 @@ function Seals({
   return (
     <ManyChoice
       label={`Closed by, ${PLANE_WORDS[plane].toLowerCase()}`}
-      options={sealsFor(hole)}
+      options={sealsFor(hole, rules)}
       values={there.map(({ seal }) => seal)}
       onChange={(values) =>
         keep(({ seals }) => ({
@@ -167,68 +171,6 @@ function Seals({
         }))
       }
     />
-  );
-}
-
-function More({
-  hole,
-  holes,
-  view,
-}: {
-  readonly hole: Penetration;
-  readonly holes: Holes;
-  readonly view: HouseView;
-}) {
-  const keep = useKeep('penetration', hole);
-  return (
-    <>
-      <Labelled label="Through which area">
-        <Choice
-          label="Through which area"
-          options={holes.areas.map(({ key, name }) => ({ value: key, label: name }))}
-          value={hole.item}
-          onChange={(item) => keep({ item })}
-        />
-      </Labelled>
-      <Labelled label="What else is known">
-        <ManyChoice
-          label="What else is known"
-          options={FLAGS}
-          values={hole.flags.map(({ name }) => name)}
-          onChange={(names) => keep({ flags: names.map((name) => ({ name })) })}
-        />
-      </Labelled>
-      <NumberField
-        label="Round one of them"
-        quantity="gap"
-        value={hole.perimeterMm}
-        bounds={fields.perimeterMm.bounds}
-        hint={hole.perimeterMm === null ? 'Empty: as such a thing usually has.' : null}
-        onCommit={(perimeterMm, stage) => keep({ perimeterMm }, stage)}
-      />
-      <Labelled label="What you hold of it">
-        <Choice<Judged | typeof AS_JUDGED>
-          label="What you hold of it"
-          options={[{ value: AS_JUDGED, label: 'What the rules say' }, ...optionsOf(JUDGED_WORDS)]}
-          value={hole.decided ?? AS_JUDGED}
-          onChange={(value) => keep({ decided: value === AS_JUDGED ? null : value })}
-        />
-      </Labelled>
-      <NumberField
-        label="Leak of one of them at 50 Pa"
-        quantity="flow"
-        value={hole.leakM3H}
-        bounds={fields.leakM3H.bounds}
-        hint={hole.leakM3H === null ? 'Empty: as it follows from its width.' : null}
-        onCommit={(leakM3H, stage) => keep({ leakM3H }, stage)}
-      />
-      <SaidField label="Note" maxLength={SAID_MAX} value={hole.note} onChange={(note) => keep({ note })} />
-      <PhotosCard
-        view={view}
-        subject={{ kind: 'penetration', id: hole.id }}
-        hint="How it is closed, before it is covered."
-      />
-    </>
   );
 }
 
@@ -291,7 +233,7 @@ function Recorded({ hole, view, holes, phase, onMove, onClose }: RecordedProps) 
       <GapField value={hole.gapMm} onChange={(gapMm, stage) => keep({ gapMm }, stage)} />
       {planes.map((plane) => (
         <Labelled key={plane} label={`Closed by, ${PLANE_WORDS[plane].toLowerCase()}`}>
-          <Seals hole={hole} plane={plane} phase={phase} />
+          <Seals hole={hole} plane={plane} phase={phase} rules={holes.rules} />
         </Labelled>
       ))}
       <View style={styles.row}>
@@ -326,7 +268,7 @@ function Recorded({ hole, view, holes, phase, onMove, onClose }: RecordedProps) 
           }}
         />
       </View>
-      {isMore && <More hole={hole} holes={holes} view={view} />}
+      {isMore && <HoleMore hole={hole} holes={holes} view={view} />}
       <Button kind="main" label="Done" onPress={onClose} />
     </>
   );

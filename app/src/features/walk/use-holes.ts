@@ -6,7 +6,8 @@ import type { AreaHere, HoleHere, StopHere, Walk } from '@calvet/contract/walk/g
 import { judgedPenetration, type JudgedPenetration } from '@calvet/contract/walk/judged-penetration';
 import type { Penetration, PenetrationBody } from '@calvet/contract/walk/penetration';
 import { Reopening } from '@calvet/contract/walk/reopened';
-import { useMemo } from 'react';
+import { rulesHere, type RulesHere } from '@calvet/contract/walk/rules-here';
+import { useCallback, useMemo } from 'react';
 import { v7 } from 'uuid';
 import type { HouseView } from '../../data/as-drawn';
 import { useStore } from '../../data/store-context';
@@ -32,6 +33,7 @@ export interface Holes {
   /** Areas that the holes of this place may go through, the nearest first. */
   readonly areas: readonly AreaHere[];
   readonly judge: (hole: Penetration) => JudgedPenetration;
+  readonly rules: RulesHere;
   /** Records one, and gives back its id. */
   readonly add: (what: Penetration['what']) => string;
   /** The same again as the last one. */
@@ -66,8 +68,11 @@ export function useHoles(
   const { penetrations } = view;
   const houseId = view.house.id;
   const barriers = useMemo(() => new Map(walk.areas.map(({ key, barrier }) => [key, barrier])), [walk]);
-  const judge = (hole: Penetration): JudgedPenetration =>
-    judgedPenetration(hole, barriers.get(hole.item) ?? null);
+  const rules = rulesHere(view.plans[0]);
+  const judge = useCallback(
+    (hole: Penetration): JudgedPenetration => judgedPenetration(hole, barriers.get(hole.item) ?? null, rules),
+    [barriers, rules],
+  );
   const reopening = useMemo(() => new Reopening(view.works, walk, houseId), [view.works, walk, houseId]);
   const areas = useMemo(() => areasAt(stop, walk), [stop, walk]);
   const made = new Set(penetrations.map(({ planned }) => planned));
@@ -108,15 +113,16 @@ export function useHoles(
           .filter((hole) => hole.stop === stop.key)
           .map((hole) => ({
             hole,
-            judged: judgedPenetration(hole, barriers.get(hole.item) ?? null),
+            judged: judge(hole),
             again: reopening.afterHole(hole),
           })),
-      [penetrations, stop.key, barriers, reopening],
+      [penetrations, stop.key, judge, reopening],
     ),
     toCome: walk.holes.filter((hole) => hole.stop === stop.key && !made.has(hole.key)),
     last,
     areas,
     judge,
+    rules,
     add: (what) => tell('hole', createRecord(houseId, 'penetration', bare(what, nearest))),
     repeat: () => {
       if (last === null) return null;
