@@ -21,12 +21,22 @@ export interface LookAhead {
 }
 
 /** To the worker. */
-export interface WalkRequest extends WalkQuestion {
+export interface WalkRequest extends Omit<WalkQuestion, 'planned'> {
   /** By which its answer is known. */
   readonly number: number;
+  /** Null: as it was sent last for this house. */
+  readonly planned: Planned | null;
+  /** Ids of the houses whose plans are asked of again; the worker forgets the others. */
+  readonly held: readonly string[];
 }
 
 /** From the worker: what was asked for, or that the program failed. */
 export type WalkReport =
-  | ({ readonly kind: 'walk'; readonly number: number } & LookAhead)
+  | {
+      readonly kind: 'walk';
+      readonly number: number;
+      /** Null: the one that was told last of this house, whose plan is the same. */
+      readonly walk: GeneratedWalk | null;
+      readonly calendar: CalendarHere | null;
+    }
   | { readonly kind: 'failed'; readonly number: number; readonly message: string };

@@ -31,6 +31,30 @@ export const isDrawn = ({ storeys }: Pick<KeptHouseView, 'storeys'>): boolean =>
 
 const filledIn = new WeakMap<KeptHouseView, HouseView>();
 
+/** All of a view that a drawing is measured from. */
+const MEASURED = ['house', 'areas', 'plans', 'storeys', 'zones', 'roofs', 'openings'] as const;
+
+interface MeasuredLast {
+  readonly view: KeptHouseView;
+  readonly filled: HouseView;
+}
+
+/** What was measured last of a house. */
+const measuredLast = new WeakMap<KeptHouseView['house'], MeasuredLast>();
+
+/** A view with what its drawing says, as it was measured before where nothing of that changed. */
+function measuredOnce(view: KeptHouseView, measuring: Measuring, typed: AllTyped): HouseView {
+  if (typed.size > 0) return measuring.asDrawn(view, (area) => withTyped(area, typed));
+  const last = measuredLast.get(view.house);
+  if (last !== undefined && MEASURED.every((name) => last.view[name] === view[name])) {
+    const { house, areas, roofs, drawing, drawn } = last.filled;
+    return { ...view, house, areas, roofs, drawing, drawn };
+  }
+  const filled = measuring.asDrawn(view);
+  measuredLast.set(view.house, { view, filled });
+  return filled;
+}
+
 /** A view with what its drawing says; the same each time for one into which nothing is typed. Undefined where it cannot be measured yet. */
 export function viewAsDrawn(
   view: KeptHouseView,
@@ -42,7 +66,7 @@ export function viewAsDrawn(
   if (isDrawn(view) && measuring === undefined) return undefined;
   const filled: HouseView =
     isDrawn(view) && measuring !== undefined
-      ? measuring.asDrawn(view, (area) => withTyped(area, typed))
+      ? measuredOnce(view, measuring, typed)
       : { ...view, ...whereNothingIsDrawn(view), drawing: { state: 'none' }, drawn: new Map() };
   if (typed.size === 0) filledIn.set(view, filled);
   return filled;

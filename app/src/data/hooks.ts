@@ -21,6 +21,7 @@ import type { KeptIn } from './keeping';
 import type { OutboxState } from './outbox';
 import { waitingIn } from './outbox-rules';
 import { useStore } from './store-context';
+import { SteadyViews } from './steady-view';
 import { viewWithTyped, withTyped, type AllTyped } from './typing';
 import { practiceIn, viewWithWaiting, withNewerHouses } from './waiting';
 
@@ -93,6 +94,9 @@ function useAllTyped(): AllTyped {
   return useSyncExternalStore(typing.subscribe, typing.all, typing.all);
 }
 
+/** The house that is open: a verdict leaves all that follows from its drawing as it was. */
+const seenLast = new SteadyViews<KeptHouseView>();
+
 /** A house with its areas and tests; null where it does not exist or was deleted, undefined until it is known. */
 export function useHouse(houseId: string): Loaded<HouseView | null> {
   const store = useStore();
@@ -100,10 +104,10 @@ export function useHouse(houseId: string): Loaded<HouseView | null> {
   const isRead = useKeptIn() !== 'opening';
   const copy = useCopies().get(houseId);
   const state = useOutbox();
-  const kept = useMemo(
-    () => (isRead ? viewWithWaiting('house', copy, houseId, state) : undefined),
-    [isRead, copy, state, houseId],
-  );
+  const kept = useMemo(() => {
+    const newest = isRead ? viewWithWaiting('house', copy, houseId, state) : undefined;
+    return newest && seenLast.of(houseId, newest);
+  }, [isRead, copy, state, houseId]);
   // Of a house that was made here and not sent yet the server knows nothing to ask for.
   const { error, mutate } = useSWR<void, Error>(
     isRead && copy === undefined && kept == null ? ['house', houseId] : null,

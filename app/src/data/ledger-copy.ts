@@ -71,12 +71,30 @@ function changed(
   return { kind: change.kind, record } as KindedRecord;
 }
 
+/** What a waiting change makes of a record: the same each time over the same record. */
+const laid = new WeakMap<
+  Change,
+  { readonly over: KindedRecord | undefined; readonly next: KindedRecord | undefined }
+>();
+
+function changedOnce(
+  current: KindedRecord | undefined,
+  ledgerId: string,
+  change: Change,
+): KindedRecord | undefined {
+  const before = laid.get(change);
+  if (before !== undefined && before.over === current) return before.next;
+  const next = changed(current, ledgerId, change);
+  laid.set(change, { over: current, next });
+  return next;
+}
+
 /** A copy as it will be once changes that wait have been taken by the server. */
 export function withPending(copy: LedgerCopy, ledgerId: string, pending: readonly Change[]): LedgerCopy {
   if (pending.length === 0) return copy;
   const records = new Map(copy.records);
   for (const change of pending) {
-    const next = changed(records.get(change.id), ledgerId, change);
+    const next = changedOnce(records.get(change.id), ledgerId, change);
     if (next !== undefined) records.set(change.id, next);
   }
   return { ...copy, records };

@@ -1,6 +1,6 @@
 import type { Href } from 'expo-router';
 import Head from 'expo-router/head';
-import { createContext, use, useRef, type ReactNode, type RefObject } from 'react';
+import { createContext, memo, use, useRef, type ReactNode, type RefObject } from 'react';
 import { ScrollView, StyleSheet, View } from 'react-native';
 import { Button } from '../../ui/button';
 import { Text } from '../../ui/text';
@@ -30,19 +30,18 @@ export const UnderNameContext = createContext<ReactNode>(null);
 /** Where the skip link leads. */
 export const PAGE_ID = 'page';
 
-/** A page: a slim line that says where one is, what scrolls, and what to do next at its foot. */
-export function Screen({ name, detail, back, backLabel = 'Back', pinned, footer, children }: ScreenProps) {
+/** Where one is, and how it stands with what was entered: the same while somebody types below it. */
+const Top = memo(function Top({
+  name,
+  detail,
+  back,
+  backLabel = 'Back',
+}: Pick<ScreenProps, 'name' | 'detail' | 'back' | 'backLabel'>) {
   const goBack = useGoBack();
-  const underName = use(UnderNameContext);
-  const palette = usePalette();
   const isWide = useIsWide();
-  const { isSmall, isNarrow } = usePageSize();
-  const whole = useRef<View>(null);
-  const inner = useRef<ScrollView>(null);
-  // Where there is little room, the page scrolls as a whole. On the web what is shown is an element of the page.
-  useScrollMemory((isSmall ? whole : inner) as unknown as RefObject<HTMLElement | null>);
+  const { isNarrow } = usePageSize();
   return (
-    <View ref={whole} style={[styles.screen, { backgroundColor: palette.paper }, isSmall && SCROLLS]}>
+    <>
       <Head>
         <title>{`${[name, detail].filter(Boolean).join(' · ')} – Calvet`}</title>
       </Head>
@@ -64,6 +63,23 @@ export function Screen({ name, detail, back, backLabel = 'Back', pinned, footer,
         <UnitSwitch />
         <AppearanceSwitch />
       </View>
+    </>
+  );
+});
+
+/** A page: a slim line that says where one is, what scrolls, and what to do next at its foot. */
+export function Screen({ pinned, footer, children, ...top }: ScreenProps) {
+  const underName = use(UnderNameContext);
+  const palette = usePalette();
+  const isWide = useIsWide();
+  const { isSmall } = usePageSize();
+  const whole = useRef<View>(null);
+  const inner = useRef<ScrollView>(null);
+  // Where there is little room, the page scrolls as a whole. On the web what is shown is an element of the page.
+  useScrollMemory((isSmall ? whole : inner) as unknown as RefObject<HTMLElement | null>);
+  return (
+    <View ref={whole} style={[styles.screen, { backgroundColor: palette.paper }, isSmall && SCROLLS]}>
+      <Top {...top} />
       <View
         role="main"
         id={PAGE_ID}

@@ -1,8 +1,8 @@
 import type { CheckpointHere, Walk } from '@calvet/contract/walk/generate-walk';
 import { followsOf, standingVerdicts, type Standing } from '@calvet/contract/walk/standing-verdicts';
 import { VERDICT_WORDS, type Looked, type VerdictValue } from '@calvet/contract/walk/verdict';
-import { useMemo } from 'react';
 import type { HouseView } from '../../data/as-drawn';
+import { asLastTime } from '../../data/last-time';
 import { useStore } from '../../data/store-context';
 import { useNote } from '../../ui/undo';
 import { useToday } from '../../ui/use-today';
@@ -30,6 +30,9 @@ interface Verdicts {
   readonly give: (here: CheckpointHere, value: VerdictValue, how?: HowToGive) => (() => void) | null;
 }
 
+/** A page asks for it in several places. */
+const standingOf = asLastTime(standingVerdicts);
+
 /** What was found at the checkpoints of a house, and the way to say it. */
 export function useVerdicts(
   { house, verdicts }: HouseView,
@@ -38,7 +41,7 @@ export function useVerdicts(
   const { createRecord, deleteRecord } = useStore();
   const note = useNote();
   const today = useToday();
-  const standing = useMemo(() => standingVerdicts(verdicts), [verdicts]);
+  const standing = standingOf(verdicts);
   return {
     standing,
     give: (

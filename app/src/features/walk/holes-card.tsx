@@ -1,4 +1,6 @@
+import { memo } from 'react';
 import { Pressable, StyleSheet, View } from 'react-native';
+import useLatestCallback from 'use-latest-callback';
 import type { Phase } from '@calvet/contract/plan/own-checkpoint';
 import { workName } from '@calvet/contract/plan/work';
 import type { HoleHere } from '@calvet/contract/walk/generate-walk';
@@ -15,14 +17,14 @@ import { space } from '../../ui/tokens';
 import { askedWords, holeName, judgedWord, MARK_OF_JUDGED, sealWords } from './hole-words';
 import type { Holes, JudgedHole } from './use-holes';
 
-function HoleLine({
+const HoleLine = memo(function HoleLine({
   judgedHole: { hole, judged, again },
   phase,
   onOpen,
 }: {
   readonly judgedHole: JudgedHole;
   readonly phase: Phase;
-  readonly onOpen: () => void;
+  readonly onOpen: (id: string) => void;
 }) {
   const { units } = usePreferences();
   const keep = useKeep('penetration', hole);
@@ -33,7 +35,7 @@ function HoleLine({
       <Pressable
         role="button"
         aria-label={`${name}, ${judgedWord(judged)}`}
-        onPress={onOpen}
+        onPress={() => onOpen(hole.id)}
         style={styles.whole}
       >
         <LineMark
@@ -74,7 +76,7 @@ function HoleLine({
       />
     </View>
   );
-}
+});
 
 function ToCome({ hole, onMake }: { readonly hole: HoleHere; readonly onMake: () => void }) {
   const { units } = usePreferences();
@@ -104,7 +106,8 @@ interface HolesCardProps {
 }
 
 /** Holes through the envelope at one place: those to come, and those that are there with how they are closed. */
-export function HolesCard({ holes, phase, onOpen }: HolesCardProps) {
+export function HolesCard({ holes, phase, onOpen: onOpenHole }: HolesCardProps) {
+  const onOpen = useLatestCallback(onOpenHole);
   const { here, toCome, last } = holes;
   const count = here.reduce((sum, { hole }) => sum + hole.count, 0);
   const repeat = (): void => {
@@ -117,7 +120,7 @@ export function HolesCard({ holes, phase, onOpen }: HolesCardProps) {
         <ToCome key={hole.key} hole={hole} onMake={() => onOpen(holes.make(hole))} />
       ))}
       {here.map((each: JudgedHole) => (
-        <HoleLine key={each.hole.id} judgedHole={each} phase={phase} onOpen={() => onOpen(each.hole.id)} />
+        <HoleLine key={each.hole.id} judgedHole={each} phase={phase} onOpen={onOpen} />
       ))}
       {last !== null && <Button icon="content-copy" label={`Again: ${repeated(last)}`} onPress={repeat} />}
     </Card>

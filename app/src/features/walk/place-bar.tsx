@@ -1,5 +1,7 @@
+import { memo } from 'react';
 import { Pressable, StyleSheet, View } from 'react-native';
 import type { StopHere } from '@calvet/contract/walk/generate-walk';
+import useLatestCallback from 'use-latest-callback';
 import { Button } from '../../ui/button';
 import Icon from '../../ui/icon-font/icon-set';
 import { Text } from '../../ui/text';
@@ -23,7 +25,11 @@ interface PlaceBarProps {
 }
 
 /** Where one is: the place before and after in one tap, any other in two. */
-export function PlaceBar({ stop, number, of, detail, onStep, onChoose }: PlaceBarProps) {
+export function PlaceBar({ onStep, onChoose, ...rest }: PlaceBarProps) {
+  return <Drawn {...rest} onStep={useLatestCallback(onStep)} onChoose={useLatestCallback(onChoose)} />;
+}
+
+const Drawn = memo(function Drawn({ stop, number, of, detail, onStep, onChoose }: PlaceBarProps) {
   const palette = usePalette();
   return (
     <View style={[styles.bar, { borderBottomColor: palette.line }]}>
@@ -47,7 +53,7 @@ export function PlaceBar({ stop, number, of, detail, onStep, onChoose }: PlaceBa
       <Button kind="quiet" iconOnly icon="chevron-right" label="Place after" onPress={() => onStep(1)} />
     </View>
   );
-}
+});
 
 const styles = StyleSheet.create({
   bar: {

@@ -1,7 +1,9 @@
 import type { StopHere, Walk } from '@calvet/contract/walk/generate-walk';
 import { isLeft, type Look } from '@calvet/contract/walk/looks';
 import { askedAt, partOf, type Round } from '@calvet/contract/walk/round';
+import { memo } from 'react';
 import { Pressable, StyleSheet, View } from 'react-native';
+import useLatestCallback from 'use-latest-callback';
 import type { HouseView } from '../../data/as-drawn';
 import { LineMark } from '../../ui/line-mark';
 import { Text } from '../../ui/text';
@@ -28,7 +30,11 @@ interface PlaceListProps {
 }
 
 /** All places of a house in walking order, each with what is left there on this round. */
-export function PlaceList({ view, walk, round, looks, here, onChoose }: PlaceListProps) {
+export function PlaceList({ onChoose, ...rest }: PlaceListProps) {
+  return <Drawn {...rest} onChoose={useLatestCallback(onChoose)} />;
+}
+
+const Drawn = memo(function Drawn({ view, walk, round, looks, here, onChoose }: PlaceListProps) {
   const palette = usePalette();
   const { stops } = walk;
   const parts = [...new Set(stops.map(partOf))];
@@ -66,7 +72,7 @@ export function PlaceList({ view, walk, round, looks, here, onChoose }: PlaceLis
       {stops.filter((stop) => partOf(stop) === part).map(line)}
     </View>
   ));
-}
+});
 
 const styles = StyleSheet.create({
   line: { flexDirection: 'row', alignItems: 'center', gap: space.s, minHeight: 48, paddingRight: space.s },

@@ -2,7 +2,7 @@ import type { StopHere, Walk } from '@calvet/contract/walk/generate-walk';
 import { inLevels } from '@calvet/contract/plan/plan-input';
 import { askedAt } from '@calvet/contract/walk/round';
 import type { BarrierHere } from '@calvet/contract/continuity/barrier-here';
-import { useMemo } from 'react';
+import { memo, useMemo } from 'react';
 import { Pressable, StyleSheet } from 'react-native';
 import type { HouseView } from '../../data/as-drawn';
 import { Card } from '../../ui/card';
@@ -25,7 +25,7 @@ interface PlaceProps {
 }
 
 /** Where one is, on the storey from above. */
-export function Here({ view, walk, walking }: PlaceProps) {
+export const Here = memo(function Here({ view, walk, walking }: PlaceProps) {
   const isWide = useIsWide();
   const { stop, round, looks, goTo } = walking;
   const storey = view.storeys.find(({ id }) => id === stop.storeyId) ?? inLevels(view.storeys)[0];
@@ -49,7 +49,7 @@ export function Here({ view, walk, walking }: PlaceProps) {
       height={isWide ? ON_THE_DESK : ON_THE_PHONE}
     />
   );
-}
+});
 
 interface AtThisPlaceProps {
   readonly walking: Walking;

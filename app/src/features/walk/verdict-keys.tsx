@@ -1,5 +1,7 @@
 import { VERDICT_WORDS, type VerdictValue } from '@calvet/contract/walk/verdict';
+import { memo } from 'react';
 import { Pressable, StyleSheet, View } from 'react-native';
+import useLatestCallback from 'use-latest-callback';
 import { LineMark } from '../../ui/line-mark';
 import { Text } from '../../ui/text';
 import { useIsWide, usePalette } from '../../ui/theme';
@@ -25,6 +27,10 @@ interface VerdictKeysProps {
 
 /** What was found, said in one tap: four keys in the thumb's reach, each with its mark and its word. */
 export function VerdictKeys({ value, onGive }: VerdictKeysProps) {
+  return <Drawn value={value} onGive={useLatestCallback(onGive)} />;
+}
+
+const Drawn = memo(function Drawn({ value, onGive }: VerdictKeysProps) {
   const palette = usePalette();
   const isWide = useIsWide();
   return (
@@ -64,7 +70,7 @@ export function VerdictKeys({ value, onGive }: VerdictKeysProps) {
       })}
     </View>
   );
-}
+});
 
 const styles = StyleSheet.create({
   keys: { flexDirection: 'row', flexWrap: 'wrap', gap: space.s, width: '100%' },

@@ -23,6 +23,7 @@ import { Failed, Loading } from '../shell/states';
 import { NoWalk } from '../stops/no-walk';
 import { useCatalogue } from '../stops/use-catalogue';
 import type { HowToGive } from '../stops/use-verdicts';
+import { AroundPlace, type SettledPlace } from './around-place';
 import { CheckpointCard } from './checkpoint-card';
 import { holesDue } from './hole-words';
 import { HolesCard } from './holes-card';
@@ -31,8 +32,7 @@ import { LeaksCard } from './leaks-card';
 import { PlaceBar } from './place-bar';
 import { partName, PlaceList } from './place-list';
 import { RecordSheets } from './record-sheets';
-import { RoundCard } from './round-card';
-import { AtThisPlace, Here } from './this-place';
+import { Here } from './this-place';
 import { usePlaceRecords } from './use-place-records';
 import { useWalking } from './use-walking';
 import { KEY_OF, VerdictKeys } from './verdict-keys';
@@ -69,9 +69,10 @@ function Walked(props: WalkedProps) {
       : { kind: 'verdict', id: counts.id },
     { isSaid: true },
   );
-  // Junctions follow once the next place is shown.
-  const barrier = useBarrier(view, walk, useDeferredValue(looks));
   const records = usePlaceRecords(view, walk, walking);
+  // All round what is looked at follows once that is shown.
+  const settled = useDeferredValue<SettledPlace>({ view, walking, onJunction: records.openJunction });
+  const barrier = useBarrier(settled.view, walk, settled.walking.looks);
   const knownHere = known !== null && known.key === current?.key ? known : null;
   const give = (value: VerdictValue): void => walking.give(value, knownHere?.how);
   usePageKeys({
@@ -112,11 +113,11 @@ function Walked(props: WalkedProps) {
   }
   const list = (
     <PlaceList
-      view={view}
+      view={settled.view}
       walk={walk}
-      round={walking.round}
-      looks={looks}
-      here={stop.key}
+      round={settled.walking.round}
+      looks={settled.walking.looks}
+      here={settled.walking.stop.key}
       onChoose={choose}
     />
   );
@@ -162,11 +163,12 @@ function Walked(props: WalkedProps) {
       onKnown={(how) => setKnown(how === null ? null : { key: current.key, how })}
     />
   );
-  const atThisPlace = (
+  const here = <Here view={settled.view} walk={walk} walking={settled.walking} />;
+  const around = (
     <>
       <HolesCard holes={records.holes} phase={records.phase} onOpen={records.openHole} />
       <LeaksCard leaks={records.leaks} />
-      <AtThisPlace walking={walking} barrier={barrier} onJunction={records.openJunction} />
+      <AroundPlace walk={walk} settled={settled} barrier={barrier} />
     </>
   );
   return (
@@ -227,18 +229,16 @@ function Walked(props: WalkedProps) {
             {card}
           </View>
           <View style={styles.around}>
-            <Here view={view} walk={walk} walking={walking} />
-            {atThisPlace}
-            <RoundCard view={view} walk={walk} walking={walking} />
+            {here}
+            {around}
           </View>
         </View>
       ) : (
         <>
           {answer}
-          <Here view={view} walk={walk} walking={walking} />
+          {here}
           {card}
-          {atThisPlace}
-          <RoundCard view={view} walk={walk} walking={walking} />
+          {around}
         </>
       )}
       {isChoosing && (
