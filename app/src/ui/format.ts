@@ -86,7 +86,13 @@ export function day(isoDay: string): string {
   return isValid(date) ? formatDay(date, 'd MMM yyyy') : isoDay;
 }
 
+let lastToday: { readonly key: string; readonly text: string } | null = null;
+
 /** Today on this device's calendar, YYYY-MM-DD. */
 export function today(): string {
-  return formatDay(new Date(), 'yyyy-MM-dd');
+  const now = new Date();
+  // Pages ask for it with whatever is pressed: a day is put in form once, wherever the device is by then.
+  const key = now.toDateString();
+  if (lastToday?.key !== key) lastToday = { key, text: formatDay(now, 'yyyy-MM-dd') };
+  return lastToday.text;
 }

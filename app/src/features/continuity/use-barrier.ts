@@ -3,6 +3,7 @@ import type { Walk } from '@calvet/contract/walk/generate-walk';
 import type { Look } from '@calvet/contract/walk/looks';
 import { Reopening } from '@calvet/contract/walk/reopened';
 import { rulesHere } from '@calvet/contract/walk/rules-here';
+import { useMemo } from 'react';
 import type { HouseView } from '../../data/as-drawn';
 import { asLastTime } from '../../data/last-time';
 
@@ -33,9 +34,15 @@ const barrierOf = asLastTime(
 );
 
 /** The air barrier of a house as far as somebody looked: anew with every verdict. */
-export const useBarrier = (
+export function useBarrier(
   { house, works, penetrations, mends, plans }: HouseView,
   walk: Walk,
   looks: ReadonlyMap<string, Look>,
-): BarrierHere =>
-  barrierOf(walk, looks, penetrations, mends, holesAgainIn(house.id, works, walk, penetrations), plans[0]);
+): BarrierHere {
+  const [plan] = plans;
+  return useMemo(
+    () =>
+      barrierOf(walk, looks, penetrations, mends, holesAgainIn(house.id, works, walk, penetrations), plan),
+    [walk, looks, penetrations, mends, house.id, works, plan],
+  );
+}

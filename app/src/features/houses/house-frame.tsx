@@ -109,6 +109,15 @@ function BesideThePage({ houseId }: { readonly houseId: string }) {
   return <RecordsColumn houseId={houseId} areaId={areaId} photoId={photoId} />;
 }
 
+/** The seam of the house that the page is about. */
+function SeamHere() {
+  const view = use(HouseContext);
+  return view !== null && isDrawn(view) ? <SeamOnDemand view={view} /> : null;
+}
+
+/** The same whatever the house: pages below are not drawn anew for it. */
+const SEAM = <SeamHere />;
+
 function Inside({ houseId }: { readonly houseId: string }) {
   const router = useRouter();
   const { data: view, error, retry } = useHouse(houseId);
@@ -137,7 +146,7 @@ function Inside({ houseId }: { readonly houseId: string }) {
   }
   return (
     <HouseContext value={view}>
-      <UnderNameContext value={isDrawn(view) ? <SeamOnDemand view={view} /> : null}>
+      <UnderNameContext value={SEAM}>
         <Slot />
       </UnderNameContext>
     </HouseContext>

@@ -2,6 +2,7 @@ import type { CalendarHere } from '@calvet/contract/calendar/calendar-here';
 import type { Walk } from '@calvet/contract/walk/generate-walk';
 import { looksOf, type Known, type Look } from '@calvet/contract/walk/looks';
 import type { Standing } from '@calvet/contract/walk/standing-verdicts';
+import { useMemo } from 'react';
 import type { HouseView } from '../../data/as-drawn';
 import { asLastTime } from '../../data/last-time';
 
@@ -16,9 +17,14 @@ const looked = asLastTime(
 );
 
 /** How it stands with each checkpoint of a house, by its key. */
-export const useLooks = (
+export function useLooks(
   { house, works }: HouseView,
   walk: Walk,
   calendar: CalendarHere | null,
   standing: ReadonlyMap<string, Standing>,
-): ReadonlyMap<string, Look> => looked(walk, house.id, works, standing, calendar);
+): ReadonlyMap<string, Look> {
+  return useMemo(
+    () => looked(walk, house.id, works, standing, calendar),
+    [walk, house.id, works, standing, calendar],
+  );
+}

@@ -1,6 +1,7 @@
 import type { CheckpointHere, Walk } from '@calvet/contract/walk/generate-walk';
 import { followsOf, standingVerdicts, type Standing } from '@calvet/contract/walk/standing-verdicts';
 import { VERDICT_WORDS, type Looked, type VerdictValue } from '@calvet/contract/walk/verdict';
+import { useMemo } from 'react';
 import type { HouseView } from '../../data/as-drawn';
 import { asLastTime } from '../../data/last-time';
 import { useStore } from '../../data/store-context';
@@ -41,7 +42,7 @@ export function useVerdicts(
   const { createRecord, deleteRecord } = useStore();
   const note = useNote();
   const today = useToday();
-  const standing = standingOf(verdicts);
+  const standing = useMemo(() => standingOf(verdicts), [verdicts]);
   return {
     standing,
     give: (
