@@ -5,13 +5,14 @@ import type { Walk } from '@calvet/contract/walk/generate-walk';
 import { useWalk } from '../../compute/use-walk';
 import type { HouseView } from '../../data/as-drawn';
 import { inPixels, unrolled } from '@calvet/contract/continuity/unrolled';
-import { memo, useDeferredValue, useMemo, useState } from 'react';
+import { memo, useMemo, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import Svg, { Line } from 'react-native-svg';
 import { LinkArea } from '../../ui/link-area';
 import { strokeOf } from '../../ui/line-mark';
 import { usePalette } from '../../ui/theme';
 import { space } from '../../ui/tokens';
+import { useQuiet } from '../../ui/use-quiet';
 import { useLooks } from '../stops/use-looks';
 import { useVerdicts } from '../stops/use-verdicts';
 import { MARK_OF_BARRIER } from './barrier-mark';
@@ -32,9 +33,12 @@ const Known = memo(function Known({ view, walk, calendar }: KnownProps) {
   return <Seam houseId={view.house.id} barrier={useBarrier(view, walk, looks)} />;
 });
 
-/** The seam of a drawn house: nothing until it is known. It follows once the page has shown what was pressed or typed. */
+/** So long after the last press or key the seam follows: whoever goes on is not held up. */
+const QUIET_MS = 250;
+
+/** The seam of a drawn house: nothing until it is known. */
 export function SeamOfHouse({ view: newest }: { readonly view: HouseView }) {
-  const view = useDeferredValue(newest);
+  const view = useQuiet(newest, QUIET_MS);
   const { walk, calendar } = useWalk(view);
   return (
     <View style={styles.height}>

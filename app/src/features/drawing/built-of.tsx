@@ -1,4 +1,5 @@
 import { idsIn } from '@calvet/contract/plan/item-key';
+import { memo, useDeferredValue } from 'react';
 import { View } from 'react-native';
 import type { HouseView } from '../../data/as-drawn';
 import { Text } from '../../ui/text';
@@ -12,7 +13,14 @@ interface BuiltOfProps {
 
 /** What a part of the drawing is built of; its layers are seen and changed where each line leads. */
 export function BuiltOf({ view, part }: BuiltOfProps) {
-  const areas = view.areas.filter(({ item }) => item !== null && idsIn(item)[0] === part);
+  return <Lines areas={useDeferredValue(view.areas)} part={part} />;
+}
+
+const Lines = memo(function Lines({
+  areas: all,
+  part,
+}: Pick<HouseView, 'areas'> & Pick<BuiltOfProps, 'part'>) {
+  const areas = all.filter(({ item }) => item !== null && idsIn(item)[0] === part);
   if (areas.length === 0) return null;
   return (
     <View>
@@ -24,4 +32,4 @@ export function BuiltOf({ view, part }: BuiltOfProps) {
       ))}
     </View>
   );
-}
+});

@@ -6,8 +6,9 @@ import { wallName } from '@calvet/contract/plan/planned-areas';
 import { planToBe } from '@calvet/contract/plan/item-key';
 import { OUTLINE_OPEN_M, type PlanFace, type UnitSystem } from '@calvet/core';
 import { useLocalSearchParams, useRouter } from 'expo-router';
-import { useState } from 'react';
+import { memo, useDeferredValue, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
+import useLatestCallback from 'use-latest-callback';
 import type { HouseView } from '../../data/as-drawn';
 import { usePreferences } from '../../data/preferences';
 import { useKeep } from '../../data/use-keep';
@@ -72,7 +73,7 @@ function answerOf(view: HouseView, storeys: readonly Storey[], units: UnitSystem
 }
 
 /** What the drawing comes to, and at which side of the walls that is. */
-function Figures({ view }: { readonly view: HouseView }) {
+const Figures = memo(function Figures({ view }: { readonly view: HouseView }) {
   const { units } = usePreferences();
   const { drawing, house } = view;
   const plan = view.plans[0] ?? planToBe(house.id);
@@ -116,7 +117,39 @@ function Figures({ view }: { readonly view: HouseView }) {
       </Text>
     </Card>
   );
+});
+
+interface FrontProps {
+  readonly view: HouseView;
+  /** Id of the storey that is chosen; null: none. */
+  readonly chosen: string | null;
+  readonly onChoose: (storeyId: string) => void;
 }
+
+/** The house from the front. */
+const Front = memo(function Front({ view, chosen, onChoose }: FrontProps) {
+  const isWide = useIsWide();
+  return (
+    <SectionPicture
+      storeys={inLevels(view.storeys)}
+      roofs={view.roofs}
+      zones={view.zones}
+      chosen={chosen}
+      onChoose={({ id }) => onChoose(id)}
+      height={isWide ? ON_THE_DESK : ON_THE_PHONE}
+    />
+  );
+});
+
+/** What is done with a drawing as a whole. */
+const WithAll = memo(function WithAll({ view }: { readonly view: HouseView }) {
+  return (
+    <>
+      {view.storeys.length > 0 ? <SaveDrawing view={view} /> : <BringDrawing view={view} />}
+      <CopyHouse key={view.house.id} view={view} />
+    </>
+  );
+});
 
 interface StoreyDrawingProps {
   readonly view: HouseView;
@@ -181,6 +214,9 @@ export function DrawingScreen({ view }: { readonly view: HouseView }) {
     setAdding(false);
     router.setParams({ storey: storeyId, wall: wallId });
   };
+  const chooseStorey = useLatestCallback((id: string) => choose(id));
+  // What stands further off follows once the wall and its storey are shown as they were typed.
+  const settled = useDeferredValue(view);
   const isBeginning = storey === null || isAdding;
   const lower = storey === null ? null : (storeys[storeys.indexOf(storey) - 1] ?? null);
   const picture = storey !== null && chosen !== null && !isBeginning && (
@@ -195,14 +231,7 @@ export function DrawingScreen({ view }: { readonly view: HouseView }) {
     />
   );
   const section = storeys.length > 0 && (
-    <SectionPicture
-      storeys={storeys}
-      roofs={view.roofs}
-      zones={view.zones}
-      chosen={isBeginning ? null : (storey?.id ?? null)}
-      onChoose={({ id }) => choose(id)}
-      height={isWide ? ON_THE_DESK : ON_THE_PHONE}
-    />
+    <Front view={settled} chosen={isBeginning ? null : (storey?.id ?? null)} onChoose={chooseStorey} />
   );
   const storeyTabs = storeys.length > 0 && (
     <View style={styles.tabs}>
@@ -257,9 +286,8 @@ export function DrawingScreen({ view }: { readonly view: HouseView }) {
         chosen !== null && <StoreyDrawing view={view} storey={storey} chosen={chosen} choose={choose} />
       )}
       {!isWide && section !== false && <Card title="From the front">{section}</Card>}
-      {storeys.length > 0 && <Figures view={view} />}
-      {storeys.length > 0 ? <SaveDrawing view={view} /> : <BringDrawing view={view} />}
-      <CopyHouse key={view.house.id} view={view} />
+      {storeys.length > 0 && <Figures view={settled} />}
+      <WithAll view={settled} />
     </Screen>
   );
 }
