@@ -1,17 +1,13 @@
-import { demoHouse } from './demo-pages';
-import { expect, openSettled, seedHouse, test } from './running-app';
-
-const wrenfold = demoHouse('Wrenfold 4');
+import { framedHouse } from './dated-house';
+import { expect, openSettled, test } from './running-app';
 
 test.skip(({ viewport }) => (viewport?.width ?? 0) > 1000, 'the same sheets as in the hand');
 
 test('a house has a rule on holes in its own way, everywhere at once, and takes it back; that of a flue stands', async ({
   page,
   app,
-  request,
 }) => {
-  await seedHouse(app, request, wrenfold);
-  const house = `${app.url}/houses/${wrenfold.houseId}`;
+  const house = await framedHouse(page, app.url, 'Own rules');
   await openSettled(page, `${house}/walk`);
   const dialog = page.getByRole('dialog');
   const judged = (word: string) => dialog.getByRole('status').getByText(word, { exact: true });
@@ -66,10 +62,8 @@ test('a house has a rule on holes in its own way, everywhere at once, and takes 
 test('a junction is drawn from the build-ups that meet, and how it is joined is held against their barriers', async ({
   page,
   app,
-  request,
 }) => {
-  await seedHouse(app, request, wrenfold);
-  await openSettled(page, `${app.url}/houses/${wrenfold.houseId}/continuity`);
+  await openSettled(page, `${await framedHouse(page, app.url, 'Joined')}/continuity`);
   const dialog = page.getByRole('dialog');
   await page
     .getByRole('img', { name: /^The air barrier where it is cut/ })

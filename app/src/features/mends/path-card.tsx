@@ -37,6 +37,16 @@ export function PathCard({ view, walk, mends }: PathCardProps) {
   const last = useMemo(() => lastTest(house, tests), [house, tests]);
   const input = useMemo(() => (last === null ? null : pathInput(last, mends)), [last, mends]);
   const path = useAnswer('pathToTarget.evaluate', input);
+  const figures = (
+    <>
+      <Text look="small" tone="soft">
+        Orders of magnitude of our own, not a measurement: change them at each mend and each hole, or by
+        class.
+      </Text>
+      <OpenButton isOpen={areFiguresOpen} label="Figures by class" onToggle={setFiguresOpen} />
+      {areFiguresOpen && <LeakFigures view={view} />}
+    </>
+  );
   if (last === null) {
     return (
       <Card title="Against the test">
@@ -44,6 +54,7 @@ export function PathCard({ view, walk, mends }: PathCardProps) {
           Recorded leaks let about {range(ledger.all)} through at 50 Pa. Once a door test has figures, it
           stands here what they explain of it, and the shortest way to the target.
         </Text>
+        {figures}
       </Card>
     );
   }
@@ -100,12 +111,7 @@ export function PathCard({ view, walk, mends }: PathCardProps) {
             .join(' · ')}
         </Text>
       )}
-      <Text look="small" tone="soft">
-        Orders of magnitude of our own, not a measurement: change them at each mend and each hole, or by
-        class.
-      </Text>
-      <OpenButton isOpen={areFiguresOpen} label="Figures by class" onToggle={setFiguresOpen} />
-      {areFiguresOpen && <LeakFigures view={view} />}
+      {figures}
     </Card>
   );
 }
