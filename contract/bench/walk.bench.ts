@@ -6,6 +6,14 @@ import type { Planned } from '../src/plan/plan-input';
 import { STARTING_SETS } from '../src/plan/starting-sets';
 import type { Storey, Wall } from '../src/plan/storey';
 import { notStored } from '../src/record';
+import { verdictAt } from '../test/sample-verdict';
+import { samplePenetration, sealed } from '../test/sample-penetration';
+import { barrierHere } from '../src/continuity/barrier-here';
+import { brokenFirst } from '../src/continuity/broken-first';
+import { sectionThrough } from '../src/continuity/section-line';
+import { inPixels, unrolled } from '../src/continuity/unrolled';
+import { looksOf } from '../src/walk/looks';
+import { standingVerdicts } from '../src/walk/standing-verdicts';
 import { generateWalk, type CheckpointHere, type Walk } from '../src/walk/generate-walk';
 
 const STOREYS = 3;
@@ -133,4 +141,38 @@ for (const [name, built] of [
     `All to look at, ${STOREYS} storeys, ${stops.length} stops, ${count} checkpoints, ${junctions.length} junctions, ${name}: ${ms.toFixed(1)} ms (aim 50), ${(ms / bareMs).toFixed(0)} × a bare loop that makes as many objects (${bareMs.toFixed(2)} ms)`,
   );
 }
+
+const HOLES = 400;
+const of = planned({});
+const walk = walked(of);
+const all = walk.stops.flatMap(({ checkpoints }) => checkpoints);
+const walls = walk.areas.filter(({ kind }) => kind === 'wall');
+const penetrations = Array.from({ length: HOLES }, (_, i) =>
+  samplePenetration({
+    id: v7(),
+    item: walls[i % walls.length]?.key ?? '',
+    gapMm: 4,
+    seals: i % 3 === 0 ? [] : [sealed('softSealant')],
+  }),
+);
+/** So many verdicts were given: half of them all. */
+const verdicts = all.slice(0, Math.floor(all.length / 2)).map((here) => verdictAt(here, 'good'));
+const foundMs = middleOf(() => {
+  const standing = standingVerdicts([...verdicts]);
+  const looks = looksOf(walk, { houseId, works: [], standing, calendar: null });
+  const barrier = barrierHere(walk, { looks, penetrations, mends: [] });
+  sink += brokenFirst(barrier).length + inPixels(unrolled(barrier), 390).length;
+});
+const looks = looksOf(walk, { houseId, works: [], standing: standingVerdicts(verdicts), calendar: null });
+const barrier = barrierHere(walk, { looks, penetrations, mends: [] });
+const barrierMs = middleOf(
+  () => (sink += barrierHere(walk, { looks: new Map(looks), penetrations, mends: [] }).trace.breaks.length),
+);
+const sectionMs = middleOf(
+  () => (sink += sectionThrough(storeys, barrier, storeys[0]?.outline[0]?.id ?? '')?.pieces.length ?? 0),
+);
+const itemsMs = middleOf(() => bare(all.length + walk.junctions.length + HOLES));
+console.log(
+  `After a verdict, ${all.length} checkpoints, ${walk.junctions.length} junctions, ${HOLES} holes: what counts, trace, sentence and seam ${foundMs.toFixed(1)} ms, ${(foundMs / itemsMs).toFixed(0)} × a bare loop that makes as many objects; of that the trace ${barrierMs.toFixed(1)} ms, and the section ${sectionMs.toFixed(1)} ms beside (aim 50 for both, on a device 4 × as slow)`,
+);
 if (sink < 0) console.log(sink);

@@ -51,6 +51,22 @@ const PART = '#';
 /** As many sides as the computation takes. */
 const SIDES_MAX = 100;
 
+/** What of a walk the air barrier is made from, whatever was found: the same for each verdict. */
+interface Made {
+  readonly areas: readonly AreaHere[];
+  readonly byItem: ReturnType<typeof checkpointsByItem>;
+}
+
+const made = new WeakMap<Walk, Made>();
+
+function madeOf(walk: Walk): Made {
+  const before = made.get(walk);
+  if (before !== undefined) return before;
+  const now = { areas: inWalkingOrder(walk), byItem: checkpointsByItem(walk) };
+  made.set(walk, now);
+  return now;
+}
+
 /** Areas bottom up: of a storey its floor, its walls as they are walked, each after the rim on which it stands, its roofs. */
 function inWalkingOrder({ areas, stops }: Walk): readonly AreaHere[] {
   const storeys = [...new Set(areas.map(({ at }) => at.storeyId))];
@@ -130,8 +146,8 @@ function holesIn(
 /** The air barrier of a house as it is drawn and as far as somebody looked. */
 export function barrierHere(walk: Walk, known: BarrierKnown): BarrierHere {
   const { looks, mends } = known;
-  const byItem = checkpointsByItem(walk);
-  const areas = inWalkingOrder(walk).map((area) => ({
+  const { byItem, areas: inOrder } = madeOf(walk);
+  const areas = inOrder.map((area) => ({
     ...area,
     isVerified: area.kind === 'opening' || isVerified(area.key, looks),
   }));

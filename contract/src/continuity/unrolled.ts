@@ -18,9 +18,27 @@ const HOLE_M = 0.5;
 /** An area counts as much on the strip as so many metres of junction: its sheet is one thing to look at. */
 const AREA_M = 2;
 
+/** Each thing under every key that it is of, in their order. */
+function under<Item>(
+  items: readonly Item[],
+  keysOf: (item: Item) => readonly string[],
+): (key: string) => readonly Item[] {
+  const all = new Map<string, Item[]>();
+  for (const item of items) {
+    for (const key of keysOf(item)) {
+      const there = all.get(key);
+      if (there === undefined) all.set(key, [item]);
+      else there.push(item);
+    }
+  }
+  return (key) => all.get(key) ?? [];
+}
+
 /** The air barrier as one strip: each area in its order, then its holes, then the junctions that were not met before. */
 export function unrolled({ areas, junctions, holes }: BarrierHere): readonly Unrolled[] {
   const met = new Set<string>();
+  const holesOf = under(holes, ({ areaId }) => [areaId]);
+  const junctionsOf = under(junctions, (junction) => junction.areas);
   return areas.flatMap(({ key, kind, barrier, isVerified }): readonly Unrolled[] => {
     const own: readonly Unrolled[] =
       kind === 'opening'
@@ -33,10 +51,13 @@ export function unrolled({ areas, junctions, holes }: BarrierHere): readonly Unr
               lengthM: AREA_M,
             },
           ];
-    const inIt = holes
-      .filter(({ areaId }) => areaId === key)
-      .map(({ id, state }): Unrolled => ({ key: id, what: 'hole', state, lengthM: HOLE_M }));
-    const joins = junctions.filter((junction) => junction.areas.includes(key) && !met.has(junction.key));
+    const inIt = holesOf(key).map(({ id, state }): Unrolled => ({
+      key: id,
+      what: 'hole',
+      state,
+      lengthM: HOLE_M,
+    }));
+    const joins = [...new Set(junctionsOf(key))].filter((junction) => !met.has(junction.key));
     joins.forEach((junction) => met.add(junction.key));
     return [
       ...own,

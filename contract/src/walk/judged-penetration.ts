@@ -108,6 +108,15 @@ const isKnown = ({ what, through, seals, flags }: Judgeable): boolean =>
 
 type Judgeable = Pick<PenetrationBody, 'what' | 'through' | 'gapMm' | 'seals' | 'flags' | 'decided'>;
 
+interface JudgedLast {
+  readonly barrier: AirBarrier | null;
+  readonly rules: RulesHere;
+  readonly judged: JudgedPenetration;
+}
+
+/** What was said last of a record, which never changes: with each verdict all holes of a house are asked for again. */
+const judgedLast = new WeakMap<Judgeable, JudgedLast>();
+
 /**
  * How holes of one record are closed. It proposes; what the inspector decided counts, and cautions stand whatever that is.
  * @param barrier how the area is made airtight that they go through; null: nobody said it
@@ -118,13 +127,21 @@ export function judgedPenetration(
   barrier: AirBarrier | null,
   rules: RulesHere = RULES_AS_GIVEN,
 ): JudgedPenetration {
+  const last = judgedLast.get(hole);
+  if (last?.barrier === barrier && last.rules === rules) return last.judged;
+  const judged = judge(hole, barrier, rules);
+  judgedLast.set(hole, { barrier, rules, judged });
+  return judged;
+}
+
+function judge(hole: Judgeable, barrier: AirBarrier | null, rules: RulesHere): JudgedPenetration {
   const asked = sealsAsked(hole, barrier);
   const there = PLANES.filter((plane) => inPlane(hole, plane).length > 0);
   const isOpen = there.every((plane) => inPlane(hole, plane).includes('none'));
   if (!isKnown(hole)) {
     return { verdict: hole.decided ?? 'doubtful', planes: [], asked, isOpen, cautions: [], isUnknown: true };
   }
-  const judge = (plane: Plane): JudgedPlane => {
+  const inIt = (plane: Plane): JudgedPlane => {
     const seals = inPlane(hole, plane);
     const judgement = judgePenetration(
       {
@@ -140,7 +157,7 @@ export function judgedPenetration(
     return { plane, ...judgement, reason: own?.why ?? judgement.reason, isOwn: own !== null };
   };
   const planes = (there.length === 0 ? (['barrier'] as const) : there)
-    .map(judge)
+    .map(inIt)
     .sort((a, b) => WORST_FIRST.indexOf(a.verdict) - WORST_FIRST.indexOf(b.verdict));
   return {
     verdict: hole.decided ?? worst(planes.map(({ verdict }) => verdict)),

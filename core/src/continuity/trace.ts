@@ -93,12 +93,10 @@ interface Section {
   readonly input: TraceInput;
   /** Demanded places of each area. */
   readonly places: ReadonlyMap<string, readonly string[]>;
-  /** Junctions at a place of an area, in the order of the input. */
-  readonly junctionsAt: ReadonlyMap<string, readonly Junction[]>;
+  /** Junctions of each area by its places, in the order of the input. */
+  readonly junctionsAt: ReadonlyMap<string, ReadonlyMap<string, readonly Junction[]>>;
   readonly penetrationsOf: ReadonlyMap<string, readonly Penetration[]>;
 }
-
-const keyOf = (areaId: string, place: string): string => JSON.stringify([areaId, place]);
 
 function refuseTwice(ids: readonly string[], field: (index: number) => string): void {
   const seen = new Set<string>();
@@ -125,32 +123,46 @@ function unknown(field: string, value: string, what: string): Refusal {
   return new Refusal('unknown-reference', field, what, { value });
 }
 
-function group<Item>(
-  items: readonly (readonly [key: string, item: Item])[],
-): ReadonlyMap<string, readonly Item[]> {
-  const groups = new Map<string, Item[]>();
-  for (const [key, item] of items) {
-    const members = groups.get(key);
-    if (members === undefined) groups.set(key, [item]);
-    else if (members.at(-1) !== item) members.push(item);
+function byArea(penetrations: readonly Penetration[]): ReadonlyMap<string, readonly Penetration[]> {
+  const groups = new Map<string, Penetration[]>();
+  for (const penetration of penetrations) {
+    const members = groups.get(penetration.areaId);
+    if (members === undefined) groups.set(penetration.areaId, [penetration]);
+    else members.push(penetration);
   }
   return groups;
+}
+
+/** Junctions of each area by the places at which they lie; one whose both ends lie at the same place is there once. */
+function junctionsByPlace(junctions: readonly Junction[]): Section['junctionsAt'] {
+  const areas = new Map<string, Map<string, Junction[]>>();
+  for (const junction of junctions) {
+    for (const { areaId, place } of junction.ends) {
+      const ofArea = areas.get(areaId) ?? new Map<string, Junction[]>();
+      areas.set(areaId, ofArea);
+      const there = ofArea.get(place);
+      if (there === undefined) ofArea.set(place, [junction]);
+      else if (there.at(-1) !== junction) there.push(junction);
+    }
+  }
+  return areas;
 }
 
 function resolve(input: TraceInput): Section {
   refuseDuplicates(input);
   const places = new Map(input.areas.map((area) => [area.id, demandedPlaces(area)]));
+  const isPlace = new Map([...places].map(([id, demanded]) => [id, new Set(demanded)]));
   input.areas.forEach(({ id, lengthsM = {} }, i) => {
-    const stray = Object.keys(lengthsM).find((place) => places.get(id)?.includes(place) !== true);
+    const stray = Object.keys(lengthsM).find((place) => isPlace.get(id)?.has(place) !== true);
     if (stray !== undefined)
       throw unknown(`areas[${i}].lengthsM.${stray}`, stray, 'The area has no such place.');
   });
   input.junctions.forEach(({ ends }, i) =>
     ends.forEach(({ areaId, place }, e) => {
-      const demanded = places.get(areaId);
+      const demanded = isPlace.get(areaId);
       const field = `junctions[${i}].ends[${e}]`;
       if (demanded === undefined) throw unknown(`${field}.areaId`, areaId, 'There is no such area.');
-      if (!demanded.includes(place)) throw unknown(`${field}.place`, place, 'The area has no such place.');
+      if (!demanded.has(place)) throw unknown(`${field}.place`, place, 'The area has no such place.');
     }),
   );
   const penetrations = input.penetrations ?? [];
@@ -160,12 +172,8 @@ function resolve(input: TraceInput): Section {
   return {
     input,
     places,
-    junctionsAt: group(
-      input.junctions.flatMap((junction) =>
-        junction.ends.map(({ areaId, place }) => [keyOf(areaId, place), junction] as const),
-      ),
-    ),
-    penetrationsOf: group(penetrations.map((penetration) => [penetration.areaId, penetration] as const)),
+    junctionsAt: junctionsByPlace(input.junctions),
+    penetrationsOf: byArea(penetrations),
   };
 }
 
@@ -187,7 +195,7 @@ function areaBreaks(area: BarrierArea, section: Section, met: Set<string>): read
   if (area.airBarrierLayer === undefined) breaks.push({ kind: 'no-air-barrier', areaId });
   else if (!area.verified) breaks.push({ kind: 'area-not-verified', areaId });
   for (const place of section.places.get(areaId) ?? []) {
-    const junctions = section.junctionsAt.get(keyOf(areaId, place));
+    const junctions = section.junctionsAt.get(areaId)?.get(place);
     if (junctions === undefined) breaks.push({ kind: 'loose-edge', areaId, place });
     for (const { id, state } of junctions ?? []) {
       const kind = JUNCTION_BREAK[state];
