@@ -1,4 +1,4 @@
-import PQueue from 'p-queue';
+import type PQueue from 'p-queue';
 import type { Copies } from './copies';
 import type { LedgerCopy } from './ledger-copy';
 import { Listeners } from './listeners';
@@ -35,7 +35,7 @@ function picturesOf(copy: LedgerCopy | undefined): readonly string[] {
 /** Houses that are brought to this device whole, before one drives to where there is no signal. */
 export class TakingAlong {
   private taken: ReadonlyMap<string, TakenHouse> = new Map();
-  private readonly queue = new PQueue({ concurrency: AT_ONCE });
+  private queue: PQueue | null = null;
   /** Small pictures that are asked for, so that none is asked for twice. */
   private readonly asked = new Set<string>();
   private timer: ReturnType<typeof setTimeout> | null = null;
@@ -87,7 +87,7 @@ export class TakingAlong {
 
   close(): void {
     if (this.timer !== null) clearTimeout(this.timer);
-    this.queue.clear();
+    this.queue?.clear();
   }
 
   private begin(houseId: string): TakenHouse {
@@ -106,6 +106,13 @@ export class TakingAlong {
     this.listeners.tell();
   }
 
+  /** What fetches several at once comes with the first house that is taken along. */
+  private async queued(): Promise<PQueue> {
+    const { default: Queue } = await import('p-queue');
+    this.queue ??= new Queue({ concurrency: AT_ONCE });
+    return this.queue;
+  }
+
   private async missing(sha256s: readonly string[]): Promise<readonly string[]> {
     return (await this.options.local()?.withoutThumbnail(sha256s)) ?? [];
   }
@@ -114,9 +121,13 @@ export class TakingAlong {
     const all = picturesOf(this.options.copies.all().get(houseId));
     const missing = await this.missing(all).catch(() => all);
     this.count(houseId, all.length, all.length - missing.length);
+    if (missing.length === 0) return;
+    // Without a signal it may not be here yet: it goes on when there is one.
+    const queue = await this.queued().catch(() => null);
+    if (queue === null) return;
     for (const sha256 of missing.filter((each) => !this.asked.has(each))) {
       this.asked.add(sha256);
-      void this.queue.add(() => this.fetchOne(houseId, sha256));
+      void queue.add(() => this.fetchOne(houseId, sha256));
     }
   }
 
