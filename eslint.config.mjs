@@ -3,15 +3,23 @@ import expo from 'eslint-config-expo/flat.js';
 import prettier from 'eslint-config-prettier/flat';
 
 /** Arrows point one way: core ← contract ← server, app, demo. What a workspace may not reach, by name. */
-const forbid = (folder, names, why) => ({
+const forbid = (folder, names, why, also = []) => ({
   files: [`${folder}/**/*.{ts,tsx}`],
   rules: {
     'no-restricted-imports': [
       'error',
-      { patterns: names.map((name) => ({ regex: `^(@calvet/${name}(/|$)|.*/${name}/src/)`, message: why })) },
+      {
+        patterns: [
+          ...names.map((name) => ({ regex: `^(@calvet/${name}(/|$)|.*/${name}/src/)`, message: why })),
+          ...also,
+        ],
+      },
     ],
   },
 });
+
+/** The web target drops nothing by itself: one name from a whole package would bring all of it into every page. */
+const byModule = { regex: '^@calvet/(core|contract)$', message: 'Name the module: @calvet/core/refusal.' };
 
 const onlyInData = (name) => ({ name, message: 'Only app/src/data reaches the server and local storage.' });
 
@@ -58,9 +66,9 @@ export default defineConfig([
     rules: { '@typescript-eslint/no-require-imports': 'off' },
   },
   forbid('core', ['contract', 'server', 'app', 'demo'], 'core stands on nothing.'),
-  forbid('contract', ['server', 'app', 'demo'], 'contract stands on core alone.'),
+  forbid('contract', ['server', 'app', 'demo'], 'contract stands on core alone.', [byModule]),
   forbid('server', ['app', 'demo'], 'server stands on contract and core.'),
-  forbid('app', ['server', 'demo'], 'app stands on contract and core.'),
+  forbid('app', ['server', 'demo'], 'app stands on contract and core.', [byModule]),
   forbid('demo', ['server', 'app'], 'demo stands on contract and core.'),
   {
     files: ['server/src/**/*.ts'],

@@ -1,4 +1,4 @@
-import { apiPaths } from '@calvet/contract';
+import { apiPaths } from '@calvet/contract/api-paths';
 import { createApi } from '../src/data/api';
 import { deviceClock } from '../src/data/clock';
 import { LocalDatabase } from '../src/data/local-database';

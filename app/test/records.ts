@@ -1,12 +1,7 @@
-import {
-  BUILD_UP_LIBRARY,
-  buildUpOf,
-  MADE_BY_HAND,
-  type AirtightnessTest,
-  type Area,
-  type House,
-  type TestReading,
-} from '@calvet/contract';
+import { BUILD_UP_LIBRARY, buildUpOf } from '@calvet/contract/installation/build-up-library';
+import { MADE_BY_HAND, type Area } from '@calvet/contract/installation/area';
+import type { AirtightnessTest, TestReading } from '@calvet/contract/airtightness/airtightness-test';
+import type { House } from '@calvet/contract/house/house';
 import { baseline } from '../../contract/test/baseline';
 import { sampleHouse } from '../../contract/test/sample-house';
 import type { HouseView } from '../src/data/as-drawn';

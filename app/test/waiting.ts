@@ -1,4 +1,5 @@
-import type { Change, ChangeOutcome, FieldCollision, Kind, KindedRecord } from '@calvet/contract';
+import type { Change, ChangeOutcome, FieldCollision } from '@calvet/contract/changes/change';
+import type { Kind, KindedRecord } from '@calvet/contract/kinds';
 import { withDecision, withOutcomes } from '../src/data/outbox-answers';
 import {
   decisionOn,

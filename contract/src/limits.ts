@@ -6,7 +6,7 @@ export {
   WALL_THICKNESS_MAX_M,
   WALLS_MAX,
   WINGS_MAX,
-} from '@calvet/core';
+} from '@calvet/core/limits';
 
 /** How long the name of something may be. */
 export const NAME_MAX = 120;

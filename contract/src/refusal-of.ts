@@ -1,5 +1,5 @@
 import type { ValidationError } from 'joi';
-import { type Refusal, type RefusalCode } from '@calvet/core';
+import type { Refusal, RefusalCode } from '@calvet/core/refusal';
 
 /** Codes that only records know, beside those of the computation. */
 export type RecordRefusalCode = RefusalCode | 'empty' | 'text-too-long' | 'wrong-form' | 'unknown-field';

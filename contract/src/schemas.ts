@@ -1,4 +1,4 @@
-import { isDay } from '@calvet/core';
+import { isDay } from '@calvet/core/day';
 import Joi from 'joi';
 import type { AnyField, AnyFields } from './kind/field';
 import { byKind, isShownKind, KINDS, kindNamed, type Bodies, type Kind } from './kinds';

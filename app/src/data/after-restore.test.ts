@@ -1,4 +1,4 @@
-import type { KindedRecord } from '@calvet/contract';
+import type { KindedRecord } from '@calvet/contract/kinds';
 import { lostByServer } from './after-restore';
 import type { LedgerCopy } from './ledger-copy';
 

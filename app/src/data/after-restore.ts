@@ -1,12 +1,6 @@
-import {
-  changeBetween,
-  isFirstKind,
-  isEmptyChange,
-  ownFields,
-  type Bodies,
-  type Kind,
-  type KindedRecord,
-} from '@calvet/contract';
+import { changeBetween, isEmptyChange } from '@calvet/contract/changes/parts';
+import { isFirstKind, type Bodies, type Kind, type KindedRecord } from '@calvet/contract/kinds';
+import { ownFields } from '@calvet/contract/record';
 import type { LedgerCopy } from './ledger-copy';
 import type { Wish } from './store-options';
 

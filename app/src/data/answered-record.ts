@@ -1,4 +1,5 @@
-import type { ChangeOutcome, KindedRecord } from '@calvet/contract';
+import type { ChangeOutcome } from '@calvet/contract/changes/change';
+import type { KindedRecord } from '@calvet/contract/kinds';
 import { withPending } from './ledger-copy';
 import type { Pending } from './outbox-rules';
 

@@ -3,6 +3,9 @@ import {
   AUTHOR_HEADER,
   CLOCK_HEADER,
   DEVICE_HEADER,
+  PICTURE_HEADER,
+} from '@calvet/contract/api-paths';
+import {
   isChangesAnswer,
   isChangesOfLedgers,
   isChangesPage,
@@ -10,15 +13,16 @@ import {
   isDeletedHousesAnswer,
   isHousesAnswer,
   isProblem,
-  PICTURE_HEADER,
-  type Change,
-  type ChangeOutcome,
-  type ChangesOfLedgers,
-  type ChangesPage,
-  type DeletedHousesAnswer,
-  type HousesAnswer,
-  type Problem,
-} from '@calvet/contract';
+} from '@calvet/contract/answers';
+import type {
+  Change,
+  ChangeOutcome,
+  ChangesOfLedgers,
+  ChangesPage,
+  DeletedHousesAnswer,
+  HousesAnswer,
+} from '@calvet/contract/changes/change';
+import type { Problem } from '@calvet/contract/problem';
 import type { PictureOfHouse } from './local-schema';
 
 /** Our server answered, and not as was hoped. */

@@ -1,4 +1,4 @@
-import { whereNothingIsDrawn } from '@calvet/contract';
+import { whereNothingIsDrawn } from '@calvet/contract/plan/undrawn';
 import type { asDrawn, Drawn } from '@calvet/contract/plan/as-drawn';
 import { createContext, use } from 'react';
 import useSWR from 'swr';

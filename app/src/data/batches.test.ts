@@ -1,5 +1,5 @@
 /** @jest-environment node */
-import { BATCH_BYTES_MAX, BATCH_MAX } from '@calvet/contract';
+import { BATCH_BYTES_MAX, BATCH_MAX } from '@calvet/contract/changes/change';
 import { FREE, nextBatch, nextRelease } from './batches';
 import type { Pending, Waiting } from './outbox-rules';
 

@@ -1,4 +1,5 @@
-import { BATCH_BYTES_MAX, BATCH_MAX, referencesOf } from '@calvet/contract';
+import { BATCH_BYTES_MAX, BATCH_MAX } from '@calvet/contract/changes/change';
+import { referencesOf } from '@calvet/contract/changes/references';
 import type { Pending, Waiting } from './outbox-rules';
 
 /** What holds a house's changes up for a while, and how many may go at once. */

@@ -1,4 +1,6 @@
-import type { BodyChange, ChangesPage, House } from '@calvet/contract';
+import type { BodyChange } from '@calvet/contract/changes/parts';
+import type { ChangesPage } from '@calvet/contract/changes/change';
+import type { House } from '@calvet/contract/house/house';
 import { houseWith } from '../../test/records';
 import { ApiProblem, type Api } from './api';
 import { CatchingUp } from './catching-up';

@@ -1,4 +1,5 @@
-import { LEDGERS_ASKED_MAX, PRACTICE_ID, type ChangesPage, type News } from '@calvet/contract';
+import { LEDGERS_ASKED_MAX, type ChangesPage, type News } from '@calvet/contract/changes/change';
+import { PRACTICE_ID } from '@calvet/contract/ledger';
 import { lostByServer } from './after-restore';
 import { ApiProblem, Unreachable, type Api } from './api';
 import { NextCall, type Clock } from './clock';

@@ -1,4 +1,4 @@
-import type { KindedRecord } from '@calvet/contract';
+import type { KindedRecord } from '@calvet/contract/kinds';
 import { EMPTY_COPY, withRecords, type LedgerCopy } from './ledger-copy';
 import { Listeners } from './listeners';
 import type { LocalDatabase } from './local-database';

@@ -1,4 +1,4 @@
-import type { News } from '@calvet/contract';
+import type { News } from '@calvet/contract/changes/change';
 import { deviceClock } from './clock';
 import { Following, type Stream } from './following';
 

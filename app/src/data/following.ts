@@ -1,4 +1,5 @@
-import { apiPaths, type News } from '@calvet/contract';
+import { apiPaths } from '@calvet/contract/api-paths';
+import type { News } from '@calvet/contract/changes/change';
 import type { Clock } from './clock';
 import { Listeners } from './listeners';
 

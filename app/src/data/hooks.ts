@@ -1,17 +1,10 @@
-import {
-  NEW_PRACTICE,
-  notStored,
-  PRACTICE_ID,
-  RESTORABLE_MS,
-  type Bodies,
-  type House,
-  type HouseSummary,
-  type Kind,
-  type KindedRecord,
-  type Practice,
-  type RecordBase,
-  type Stored,
-} from '@calvet/contract';
+import { NEW_PRACTICE, type Practice } from '@calvet/contract/practice/practice';
+import { notStored, type RecordBase, type Stored } from '@calvet/contract/record';
+import { PRACTICE_ID } from '@calvet/contract/ledger';
+import { RESTORABLE_MS } from '@calvet/contract/limits';
+import type { Bodies, Kind, KindedRecord } from '@calvet/contract/kinds';
+import type { House } from '@calvet/contract/house/house';
+import type { HouseSummary } from '@calvet/contract/house/house-summary';
 import { useEffect, useMemo, useState, useSyncExternalStore } from 'react';
 import useSWR from 'swr';
 import { isDrawn, useMeasuring, viewAsDrawn, type HouseView } from './as-drawn';

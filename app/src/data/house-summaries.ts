@@ -1,4 +1,5 @@
-import { houseSummary, type House, type HouseSummary } from '@calvet/contract';
+import { houseSummary, type HouseSummary } from '@calvet/contract/house/house-summary';
+import type { House } from '@calvet/contract/house/house';
 import type { HouseView } from './as-drawn';
 
 /** The list of houses as the server told it, with what it says of each. */

@@ -1,4 +1,5 @@
-import type { Change, KindedRecord } from '@calvet/contract';
+import type { Change } from '@calvet/contract/changes/change';
+import type { KindedRecord } from '@calvet/contract/kinds';
 import { EMPTY_COPY, viewOf, withPending, withRecords } from './ledger-copy';
 
 const item = (kind: KindedRecord['kind'], id: string, more: object = {}): KindedRecord =>

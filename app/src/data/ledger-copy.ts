@@ -1,18 +1,15 @@
+import { changedBody, saidOf } from '@calvet/contract/changes/ledger';
 import {
-  changedBody,
   kindNamed,
   KINDS,
-  notStored,
-  saidOf,
   type Bodies,
-  type Change,
   type Kind,
   type KindedRecord,
-  type LedgerKind,
   type Lists,
-  type RecordBase,
-  type Stored,
-} from '@calvet/contract';
+} from '@calvet/contract/kinds';
+import { notStored, type RecordBase, type Stored } from '@calvet/contract/record';
+import type { Change } from '@calvet/contract/changes/change';
+import type { LedgerKind } from '@calvet/contract/ledger';
 import type { Kept } from './local-schema';
 
 /** What this device holds of a house: its records in the newest state that the server told. */

@@ -1,6 +1,6 @@
 /** @jest-environment node */
 import 'fake-indexeddb/auto';
-import type { KindedRecord } from '@calvet/contract';
+import type { KindedRecord } from '@calvet/contract/kinds';
 import { copiesOf } from './ledger-copy';
 import { LocalDatabase } from './local-database';
 

@@ -1,6 +1,7 @@
 /** @jest-environment node */
 import 'fake-indexeddb/auto';
-import type { House, KindedRecord } from '@calvet/contract';
+import type { House } from '@calvet/contract/house/house';
+import type { KindedRecord } from '@calvet/contract/kinds';
 import { deleteDB, openDB } from 'idb';
 import { copiesOf } from './ledger-copy';
 import { OutboxKeeper, restoredFrom } from './kept-outbox';

@@ -1,4 +1,4 @@
-import type { KindedRecord } from '@calvet/contract';
+import type { KindedRecord } from '@calvet/contract/kinds';
 import { openDB, unwrap, type IDBPTransaction } from 'idb';
 import { v7 } from 'uuid';
 import type { ToldHouses } from './house-summaries';

@@ -1,10 +1,7 @@
-import {
-  broughtInPresentForm,
-  wholeInPresentForm,
-  type Change,
-  type House,
-  type KindedRecord,
-} from '@calvet/contract';
+import { broughtInPresentForm, wholeInPresentForm } from '@calvet/contract/former-form';
+import type { Change } from '@calvet/contract/changes/change';
+import type { House } from '@calvet/contract/house/house';
+import type { KindedRecord } from '@calvet/contract/kinds';
 import type { DBSchema, IDBPDatabase, IDBPTransaction, StoreNames } from 'idb';
 import type { ToldHouses } from './house-summaries';
 import type { Entry, Pending, Troubled } from './outbox-rules';

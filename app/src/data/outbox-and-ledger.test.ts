@@ -1,4 +1,6 @@
-import { asKindedRecord, type Change, type ChangeOutcome, type KindedRecord } from '@calvet/contract';
+import { asKindedRecord } from '@calvet/contract/changes/ledger';
+import type { Change, ChangeOutcome } from '@calvet/contract/changes/change';
+import type { KindedRecord } from '@calvet/contract/kinds';
 import fc from 'fast-check';
 import { HOUSE, LedgerServer } from '../../../contract/test/ledger-server';
 import { answeredRecord } from './answered-record';

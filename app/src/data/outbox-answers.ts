@@ -1,14 +1,6 @@
-import {
-  cutAt,
-  fieldsOf,
-  isEmptyChange,
-  isKind,
-  keysOf,
-  type BodyChange,
-  type Change,
-  type ChangeOutcome,
-  type KindedRecord,
-} from '@calvet/contract';
+import { cutAt, isEmptyChange, keysOf, type BodyChange } from '@calvet/contract/changes/parts';
+import { fieldsOf, isKind, type KindedRecord } from '@calvet/contract/kinds';
+import type { Change, ChangeOutcome } from '@calvet/contract/changes/change';
 import {
   afterTaken,
   asList,

@@ -10,7 +10,7 @@ import {
   newId,
   sealAll,
 } from '../../test/waiting';
-import type { ChangeOutcome } from '@calvet/contract';
+import type { ChangeOutcome } from '@calvet/contract/changes/change';
 import fc from 'fast-check';
 import { withDecision, withOutcomes } from './outbox-answers';
 import {

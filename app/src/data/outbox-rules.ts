@@ -1,18 +1,14 @@
+import { changedBody } from '@calvet/contract/changes/ledger';
 import {
-  changedBody,
   cutAt,
   isEmptyChange,
   joinedChanges,
   keysOf,
   touches,
   type BodyChange,
-  type Change,
-  type ChangeOp,
-  type FieldCollision,
-  type Kind,
-  type KindedRecord,
-  SEEN_MAX,
-} from '@calvet/contract';
+} from '@calvet/contract/changes/parts';
+import { type Change, type ChangeOp, type FieldCollision, SEEN_MAX } from '@calvet/contract/changes/change';
+import type { Kind, KindedRecord } from '@calvet/contract/kinds';
 
 /** A change on its way to the server. */
 export interface Pending {

@@ -1,4 +1,4 @@
-import type { ChangeOutcome } from '@calvet/contract';
+import type { ChangeOutcome } from '@calvet/contract/changes/change';
 import { OutboxKeeper, restoredFrom } from './kept-outbox';
 import { Listeners } from './listeners';
 import type { LocalDatabase } from './local-database';

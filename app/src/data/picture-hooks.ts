@@ -1,4 +1,4 @@
-import type { Photo } from '@calvet/contract';
+import type { Photo } from '@calvet/contract/photos/photo';
 import { useCallback, useEffect, useMemo, useState, useSyncExternalStore } from 'react';
 import useSWR from 'swr';
 import type { PicturesHeld } from './local-schema';

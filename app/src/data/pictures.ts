@@ -1,4 +1,5 @@
-import type { Bodies, PhotoSubject } from '@calvet/contract';
+import type { Bodies } from '@calvet/contract/kinds';
+import type { PhotoSubject } from '@calvet/contract/photos/photo';
 import type { ReadyPicture } from '../picture/messages';
 import type { Api } from './api';
 import { isOutOfRoom, isPicture, type LocalDatabase } from './local-database';

@@ -1,4 +1,4 @@
-import type { UnitSystem } from '@calvet/core';
+import type { UnitSystem } from '@calvet/core/units/quantity';
 import { useSyncExternalStore } from 'react';
 import { Listeners } from './listeners';
 

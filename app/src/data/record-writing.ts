@@ -1,12 +1,6 @@
-import {
-  changeBetween,
-  isEmptyChange,
-  ownFields,
-  type Bodies,
-  type BodyChange,
-  type Kind,
-  type Stored,
-} from '@calvet/contract';
+import { changeBetween, isEmptyChange, type BodyChange } from '@calvet/contract/changes/parts';
+import { ownFields, type Stored } from '@calvet/contract/record';
+import type { Bodies, Kind } from '@calvet/contract/kinds';
 import { v7 } from 'uuid';
 import type { Copies } from './copies';
 import type { Outbox } from './outbox';

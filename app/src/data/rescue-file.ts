@@ -1,4 +1,4 @@
-import type { Change } from '@calvet/contract';
+import type { Change } from '@calvet/contract/changes/change';
 import type { readChange } from '@calvet/contract/changes/read-change';
 import { isObject } from '@calvet/core/schema';
 import { changeOf, type Entry, type Pending } from './outbox-rules';

@@ -1,4 +1,4 @@
-import { CONFIRM_MAX } from '@calvet/contract';
+import { CONFIRM_MAX } from '@calvet/contract/changes/change';
 import type { Api } from './api';
 import type { Copies } from './copies';
 import type { LocalDatabase } from './local-database';

@@ -1,4 +1,6 @@
-import { apiPaths, isProblem, type Problem } from '@calvet/contract';
+import { apiPaths } from '@calvet/contract/api-paths';
+import { isProblem } from '@calvet/contract/answers';
+import type { Problem } from '@calvet/contract/problem';
 import type { DetailedError } from 'tus-js-client';
 import { Unreachable, type Api } from './api';
 import type { PictureOfHouse } from './local-schema';

@@ -1,5 +1,6 @@
 /** @jest-environment node */
-import type { Change, ChangeOutcome, Problem } from '@calvet/contract';
+import type { Change, ChangeOutcome } from '@calvet/contract/changes/change';
+import type { Problem } from '@calvet/contract/problem';
 import { ApiProblem, Unreachable } from './api';
 import { deviceClock } from './clock';
 import type { LocalDatabase } from './local-database';

@@ -1,4 +1,4 @@
-import { BATCH_MAX, type Change, type ChangeOutcome } from '@calvet/contract';
+import { BATCH_MAX, type Change, type ChangeOutcome } from '@calvet/contract/changes/change';
 import { ApiProblem, Unreachable, type Api } from './api';
 import { FREE, nextBatch, nextRelease, type LedgerLimit } from './batches';
 import { NextCall, type Clock } from './clock';

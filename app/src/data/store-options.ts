@@ -1,4 +1,6 @@
-import type { Bodies, BodyChange, ChangeOp, Kind } from '@calvet/contract';
+import type { Bodies, Kind } from '@calvet/contract/kinds';
+import type { BodyChange } from '@calvet/contract/changes/parts';
+import type { ChangeOp } from '@calvet/contract/changes/change';
 import type { Api } from './api';
 import type { Clock } from './clock';
 import type { Stream } from './following';

@@ -1,4 +1,5 @@
-import type { BodyChange, PhotoSubject } from '@calvet/contract';
+import type { BodyChange } from '@calvet/contract/changes/parts';
+import type { PhotoSubject } from '@calvet/contract/photos/photo';
 import { v7 } from 'uuid';
 import type { ReadyPicture } from '../picture/messages';
 import { answeredRecord } from './answered-record';

@@ -1,4 +1,4 @@
-import type { KindedRecord } from '@calvet/contract';
+import type { KindedRecord } from '@calvet/contract/kinds';
 import type { LedgerCopy } from './ledger-copy';
 import { UPGRADES, type KeptChange, type KeptUpload, type PictureOfHouse } from './local-schema';
 import type { Decision, Entry } from './outbox-rules';

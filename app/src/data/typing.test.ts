@@ -1,4 +1,4 @@
-import type { AirtightnessTest, TestReading } from '@calvet/contract';
+import type { AirtightnessTest, TestReading } from '@calvet/contract/airtightness/airtightness-test';
 import { readingWith, testWith, viewWith } from '../../test/records';
 import { Typing, viewWithTyped, withoutTyped, withTyped } from './typing';
 

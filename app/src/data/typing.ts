@@ -1,15 +1,8 @@
-import {
-  changeBetween,
-  changedBody,
-  isEmptyChange,
-  ownFields,
-  withoutDrawn,
-  type Bodies,
-  type BodyChange,
-  type Kind,
-  type RecordBase,
-  type Stored,
-} from '@calvet/contract';
+import { changeBetween, isEmptyChange, type BodyChange } from '@calvet/contract/changes/parts';
+import { changedBody } from '@calvet/contract/changes/ledger';
+import { ownFields, type RecordBase, type Stored } from '@calvet/contract/record';
+import { withoutDrawn } from '@calvet/contract/plan/undrawn';
+import type { Bodies, Kind } from '@calvet/contract/kinds';
 import { Listeners } from './listeners';
 
 /** How far a figure is: still being typed, so that it is shown and nothing more, or entered, so that it is kept. */

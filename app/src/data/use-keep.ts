@@ -1,4 +1,5 @@
-import type { Bodies, Kind, Stored } from '@calvet/contract';
+import type { Bodies, Kind } from '@calvet/contract/kinds';
+import type { Stored } from '@calvet/contract/record';
 import { useCallback, useLayoutEffect, useRef } from 'react';
 import { useStore } from './store-context';
 import type { EntryStage } from './typing';

@@ -1,4 +1,6 @@
-import type { Change, House, KindedRecord } from '@calvet/contract';
+import type { Change } from '@calvet/contract/changes/change';
+import type { House } from '@calvet/contract/house/house';
+import type { KindedRecord } from '@calvet/contract/kinds';
 import { houseWith } from '../../test/records';
 import { EMPTY_COPY, withRecords, type LedgerCopy } from './ledger-copy';
 import type { OutboxState } from './outbox';

@@ -1,4 +1,6 @@
-import { PRACTICE_ID, type House, type LedgerKind, type Practice } from '@calvet/contract';
+import { PRACTICE_ID, type LedgerKind } from '@calvet/contract/ledger';
+import type { House } from '@calvet/contract/house/house';
+import type { Practice } from '@calvet/contract/practice/practice';
 import {
   EMPTY_COPY,
   viewOf,

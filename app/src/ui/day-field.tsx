@@ -1,4 +1,4 @@
-import { isDay } from '@calvet/core';
+import { isDay } from '@calvet/core/day';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { Labelled } from './field';

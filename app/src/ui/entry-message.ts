@@ -1,13 +1,7 @@
-import type { FieldRefusal } from '@calvet/contract';
-import {
-  fromSi,
-  parseQuantity,
-  unitOf,
-  unitsTyped,
-  type AmbiguousReading,
-  type Quantity,
-  type UnitSystem,
-} from '@calvet/core';
+import type { FieldRefusal } from '@calvet/contract/refusal-of';
+import { fromSi, unitOf, type Quantity, type UnitSystem } from '@calvet/core/units/quantity';
+import { parseQuantity, type AmbiguousReading } from '@calvet/core/units/parse-quantity';
+import { unitsTyped } from '@calvet/core/units/spellings';
 import { misfit, type NumberSchema } from '@calvet/core/schema';
 import { MINUS } from './format';
 

@@ -1,4 +1,4 @@
-import { house } from '@calvet/contract';
+import { house } from '@calvet/contract/house/house';
 import { number } from '@calvet/core/schema';
 import { readEntry } from './entry-message';
 import { decimals, entry, figure, figureWithUnit } from './format';

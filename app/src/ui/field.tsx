@@ -1,4 +1,4 @@
-import { unitOf } from '@calvet/core';
+import { unitOf } from '@calvet/core/units/quantity';
 import { Children, memo, useId, useState, type ReactNode } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { TextInput } from 'react-native-paper';

@@ -1,4 +1,4 @@
-import type { Quantity } from '@calvet/core';
+import type { Quantity } from '@calvet/core/units/quantity';
 import type { NumberSchema } from '@calvet/core/schema';
 import { useEffect, useLayoutEffect, useRef, useState } from 'react';
 import { usePreferences } from '../data/preferences';

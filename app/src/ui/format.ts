@@ -1,4 +1,4 @@
-import { fromSi, unitOf, type Quantity, type UnitSystem } from '@calvet/core';
+import { fromSi, unitOf, type Quantity, type UnitSystem } from '@calvet/core/units/quantity';
 import { format as formatDay } from 'date-fns/format';
 import { isValid } from 'date-fns/isValid';
 import { parseISO } from 'date-fns/parseISO';

@@ -1,4 +1,4 @@
-import { house } from '@calvet/contract';
+import { house } from '@calvet/contract/house/house';
 import { act, fireEvent, screen } from '@testing-library/react';
 import { useState } from 'react';
 import { renderInTheme } from '../../test/in-theme';

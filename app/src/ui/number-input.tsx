@@ -1,4 +1,5 @@
-import { unitsTyped, type Quantity } from '@calvet/core';
+import { unitsTyped } from '@calvet/core/units/spellings';
+import type { Quantity } from '@calvet/core/units/quantity';
 import { useEffect, useLayoutEffect, useMemo, useRef, useState } from 'react';
 import { StyleSheet, TextInput, View, type TextInputProps } from 'react-native';
 import { usePreferences } from '../data/preferences';

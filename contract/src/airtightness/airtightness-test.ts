@@ -1,4 +1,5 @@
-import type { Direction, FanRange } from '@calvet/core';
+import type { Direction } from '@calvet/core/airtightness/conditions';
+import type { FanRange } from '@calvet/core/airtightness/reading';
 import { airPressurePa, altitudeM, misfit, temperatureC, windMs } from '@calvet/core/schema';
 import {
   day,

@@ -1,4 +1,4 @@
-import { M3H_PER_CFM, M3H_PER_LITRE_SECOND } from '@calvet/core';
+import { M3H_PER_CFM, M3H_PER_LITRE_SECOND } from '@calvet/core/units/factors';
 
 /** Pascals of an inch of water of 4 °C. */
 const PA_PER_INCH_OF_WATER = 249.08891;

@@ -1,4 +1,5 @@
-import { parseDecimal, type Direction } from '@calvet/core';
+import { parseDecimal } from '@calvet/core/units/decimal';
+import type { Direction } from '@calvet/core/airtightness/conditions';
 import { BASELINE_MAX, READINGS_MAX } from '../limits';
 import { decimalMarkOf, eitherReading, type DecimalMark, type FigureReading } from './file-decimals';
 import type {

@@ -1,4 +1,6 @@
-import { relativeInterval, sizeNeededBy, type Direction } from '@calvet/core';
+import { relativeInterval } from '@calvet/core/airtightness/confidence-band';
+import { sizeNeededBy } from '@calvet/core/airtightness/budget';
+import type { Direction } from '@calvet/core/airtightness/conditions';
 import type { HouseBody } from '../house/house';
 import type { TestFigures } from './test-figures';
 

@@ -1,5 +1,6 @@
 import { baseline } from '../../test/baseline';
-import { computeWith, multiPointOperation } from '@calvet/core';
+import { computeWith } from '@calvet/core/operation';
+import { multiPointOperation } from '@calvet/core/airtightness/multi-point';
 import { sampleHouse as house } from '../../test/sample-house';
 import type { AirtightnessTestBody, TestReading } from './airtightness-test';
 import { latestTest, testFigures } from './test-figures';

@@ -1,24 +1,15 @@
-import {
-  airOnBothSides,
-  computeWith,
-  budgetOperation,
-  doubtsOfRuns,
-  multiPointOperation,
-  pressureGaps,
-  reduceReading,
-  Refusal,
-  relativeInterval,
-  type Budget,
-  type BudgetInput,
-  type Building,
-  type Conditions,
-  type Direction,
-  type Finding,
-  type MultiPointResult,
-  type ReducedReading,
-  type Run,
-  type RunResult,
-} from '@calvet/core';
+import { airOnBothSides, type Conditions, type Direction } from '@calvet/core/airtightness/conditions';
+import { computeWith } from '@calvet/core/operation';
+import { budgetOperation, type Budget, type BudgetInput } from '@calvet/core/airtightness/budget';
+import { doubtsOfRuns } from '@calvet/core/implausible';
+import { multiPointOperation, type MultiPointResult } from '@calvet/core/airtightness/multi-point';
+import { pressureGaps } from '@calvet/core/airtightness/pressure-gaps';
+import { reduceReading, type ReducedReading } from '@calvet/core/airtightness/reading';
+import { Refusal } from '@calvet/core/refusal';
+import { relativeInterval } from '@calvet/core/airtightness/confidence-band';
+import type { Building } from '@calvet/core/airtightness/building';
+import type { Finding } from '@calvet/core/finding';
+import type { Run, RunResult } from '@calvet/core/airtightness/run';
 import type { HouseBody } from '../house/house';
 import { refusalFromCore, type FieldRefusal } from '../refusal-of';
 import type { AirtightnessTestBody, TestReading, TestRun } from './airtightness-test';

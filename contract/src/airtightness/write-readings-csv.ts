@@ -1,6 +1,6 @@
 import Papa from 'papaparse';
 import type { AirtightnessTestBody, BaselineReading } from './airtightness-test';
-import type { Direction } from '@calvet/core';
+import type { Direction } from '@calvet/core/airtightness/conditions';
 import type { RowKind } from './readings-csv';
 import { DIRECTIONS } from './test-figures';
 

@@ -1,5 +1,6 @@
-import { computeWith, Refusal, type HousePath } from '@calvet/core';
-import type { CalendarInput } from '@calvet/core/calendar/calendar-input';
+import { computeWith } from '@calvet/core/operation';
+import { Refusal } from '@calvet/core/refusal';
+import type { HousePath , CalendarInput } from '@calvet/core/calendar/calendar-input';
 import {
   holdPointsOperation,
   type CalendarFinding,

@@ -1,4 +1,4 @@
-import type { WorkKind } from '@calvet/core';
+import type { WorkKind } from '@calvet/core/calendar/calendar-input';
 import { v7 } from 'uuid';
 import type { Need } from '../catalogue/catalogue';
 import type { PlanBody } from '../plan/plan';

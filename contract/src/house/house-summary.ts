@@ -1,4 +1,4 @@
-import type { Verdict } from '@calvet/core';
+import type { Verdict } from '@calvet/core/airtightness/budget';
 import type { AirtightnessTest } from '../airtightness/airtightness-test';
 import { targetFigure, type TargetFigure } from '../airtightness/target-figure';
 import { latestTest, testFigures } from '../airtightness/test-figures';

@@ -1,10 +1,8 @@
-import type {
-  AssemblyMethod,
-  FilmConvention,
-  GradeSchool,
-  ReferenceMethod,
-  TargetQuantity,
-} from '@calvet/core';
+import type { AssemblyMethod } from '@calvet/core/thermal/assembly';
+import type { FilmConvention } from '@calvet/core/thermal/films';
+import type { GradeSchool } from '@calvet/core/thermal/grade-adjustment';
+import type { ReferenceMethod } from '@calvet/core/airtightness/reference-conditions';
+import type { TargetQuantity } from '@calvet/core/airtightness/budget';
 import { figure, filled, group, option, orNull, text } from '../kind/field';
 import { kindOf } from '../kind/kind';
 import { NAME_MAX } from '../limits';

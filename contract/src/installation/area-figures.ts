@@ -1,15 +1,11 @@
-import {
-  computeWith,
-  assemblyOperation,
-  doubtsOfLayers,
-  houseThermalOperation,
-  Refusal,
-  type AssemblyInput,
-  type Finding,
-  type GradeAdjustment,
-  type HouseThermal,
-  type LayerInput,
-} from '@calvet/core';
+import { computeWith } from '@calvet/core/operation';
+import { assemblyOperation, type AssemblyInput } from '@calvet/core/thermal/assembly';
+import { doubtsOfLayers } from '@calvet/core/implausible';
+import { houseThermalOperation, type HouseThermal } from '@calvet/core/thermal/house';
+import { Refusal } from '@calvet/core/refusal';
+import type { Finding } from '@calvet/core/finding';
+import type { GradeAdjustment } from '@calvet/core/thermal/grade-adjustment';
+import type { LayerInput } from '@calvet/core/thermal/layer';
 import type { HouseBody } from '../house/house';
 import { refusalFromCore, type FieldRefusal } from '../refusal-of';
 import { heatFlowOf, isJudged, type AreaInHand, type BuildUp, type BuildUpLayer } from './area';

@@ -1,4 +1,7 @@
-import type { EnvelopeKind, FrameAlignment, HeatFlow, InstallationGrade } from '@calvet/core';
+import type { EnvelopeKind } from '@calvet/core/envelope-kind';
+import type { FrameAlignment } from '@calvet/core/thermal/heat-paths';
+import type { HeatFlow } from '@calvet/core/thermal/films';
+import type { InstallationGrade } from '@calvet/core/thermal/grade-adjustment';
 import {
   figure,
   filled,

@@ -1,4 +1,5 @@
-import { fromSi, type EnvelopeKind, type UnitSystem } from '@calvet/core';
+import { fromSi, type UnitSystem } from '@calvet/core/units/quantity';
+import type { EnvelopeKind } from '@calvet/core/envelope-kind';
 import { v5 } from 'uuid';
 import type { BuildUp, LayerFigures } from './area';
 

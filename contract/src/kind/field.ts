@@ -1,4 +1,4 @@
-import type { Quantity } from '@calvet/core';
+import type { Quantity } from '@calvet/core/units/quantity';
 import { number, type NumberSchema } from '@calvet/core/schema';
 
 /** What every field says of itself. */

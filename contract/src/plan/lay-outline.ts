@@ -1,4 +1,4 @@
-import { OUTLINE_OPEN_DEG, OUTLINE_OPEN_M } from '@calvet/core';
+import { OUTLINE_OPEN_DEG, OUTLINE_OPEN_M } from '@calvet/core/limits';
 import type { PlanPlace, Storey, Wall } from './storey';
 
 /** A wall where it lies, from its left end as seen from indoors. */

@@ -1,4 +1,6 @@
-import { computeWith, Refusal, type PlanInput } from '@calvet/core';
+import { computeWith } from '@calvet/core/operation';
+import { Refusal } from '@calvet/core/refusal';
+import type { PlanInput } from '@calvet/core/plan/plan-input';
 import { envelopeParts, type EnvelopePart } from '@calvet/core/plan/envelope-parts';
 import { junctionParts, type JunctionPart } from '@calvet/core/plan/junction-parts';
 import { measurePlan } from '@calvet/core/plan/measure-plan';

@@ -1,4 +1,4 @@
-import type { PlanInput } from '@calvet/core';
+import type { PlanInput } from '@calvet/core/plan/plan-input';
 import type { Feature } from './feature';
 import type { Opening } from './opening';
 import { NEW_PLAN, type Plan, type PlanBody } from './plan';

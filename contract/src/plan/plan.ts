@@ -1,4 +1,5 @@
-import type { EnvelopeKind, PlanFace } from '@calvet/core';
+import type { EnvelopeKind } from '@calvet/core/envelope-kind';
+import type { Face as PlanFace } from '@calvet/core/plan/plan-input';
 import { AREA_WORDS, buildUpFields, type BuildUp } from '../installation/area';
 import { day, group, id, list, option, unsaid } from '../kind/field';
 import { kindOf } from '../kind/kind';

@@ -1,4 +1,5 @@
-import type { EnvelopeKind, PlanUnder } from '@calvet/core';
+import type { EnvelopeKind } from '@calvet/core/envelope-kind';
+import type { Under as PlanUnder } from '@calvet/core/plan/plan-input';
 import type { EnvelopePart } from '@calvet/core/plan/envelope-parts';
 import type { BuildUp, PlannedArea } from '../installation/area';
 import { buildUpOf, libraryFor } from '../installation/build-up-library';

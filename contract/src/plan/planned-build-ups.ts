@@ -1,4 +1,4 @@
-import type { EnvelopeKind } from '@calvet/core';
+import type { EnvelopeKind } from '@calvet/core/envelope-kind';
 import { v7 } from 'uuid';
 import type { BuildUp } from '../installation/area';
 import type { PlannedBuildUp } from './plan';

@@ -1,4 +1,4 @@
-import type { PlanRoofKind } from '@calvet/core';
+import type { RoofKind as PlanRoofKind } from '@calvet/core/plan/plan-input';
 import { figure, filled, group, id, list, option, orNull, shape } from '../kind/field';
 import { kindOf } from '../kind/kind';
 import { CORNERS_MAX, NAME_MAX, WINGS_MAX } from '../limits';

@@ -1,4 +1,4 @@
-import type { PlanBoundary, PlanUnder } from '@calvet/core';
+import type { Boundary as PlanBoundary, Under as PlanUnder } from '@calvet/core/plan/plan-input';
 import { figure, filled, flag, formerly, group, id, list, option, orNull, said } from '../kind/field';
 import { kindOf } from '../kind/kind';
 import { NAME_MAX, STRETCHES_MAX, WALL_LENGTH_MAX_M, WALL_THICKNESS_MAX_M, WALLS_MAX } from '../limits';

@@ -1,4 +1,4 @@
-import { parseQuantity } from '@calvet/core';
+import { parseQuantity } from '@calvet/core/units/parse-quantity';
 import { gapOf } from './lay-outline';
 import { newWall } from './outline-shapes';
 

@@ -1,4 +1,4 @@
-import type { WorkKind } from '@calvet/core';
+import type { WorkKind } from '@calvet/core/calendar/calendar-input';
 
 /** Works that hide what was done before them, in words. */
 const HIDING_WORDS = {

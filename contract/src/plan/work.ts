@@ -1,4 +1,4 @@
-import type { WorkKind } from '@calvet/core';
+import type { WorkKind } from '@calvet/core/calendar/calendar-input';
 import { day, figure, group, id, list, option, orNull, said } from '../kind/field';
 import { kindOf } from '../kind/kind';
 import { NAME_MAX, WORK_DAYS_MAX, WORK_LAG_MAX, WORK_SCOPES_MAX, WORKS_MAX } from '../limits';

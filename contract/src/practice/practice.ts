@@ -1,4 +1,8 @@
-import type { AssemblyMethod, FilmConvention, GradeSchool, ReferenceMethod, UnitSystem } from '@calvet/core';
+import type { AssemblyMethod } from '@calvet/core/thermal/assembly';
+import type { FilmConvention } from '@calvet/core/thermal/films';
+import type { GradeSchool } from '@calvet/core/thermal/grade-adjustment';
+import type { ReferenceMethod } from '@calvet/core/airtightness/reference-conditions';
+import type { UnitSystem } from '@calvet/core/units/quantity';
 import { house, type HouseTarget } from '../house/house';
 import { option, orNull, text } from '../kind/field';
 import { kindOf } from '../kind/kind';

@@ -1,4 +1,4 @@
-import type { HousePath } from '@calvet/core';
+import type { HousePath } from '@calvet/core/calendar/calendar-input';
 import {
   CATALOGUE_VERSION,
   CHECKPOINTS,

@@ -1,4 +1,4 @@
-import type { EnvelopeKind } from '@calvet/core';
+import type { EnvelopeKind } from '@calvet/core/envelope-kind';
 import { idsIn, itemKey } from '../plan/item-key';
 import type { MeasuredDrawing } from '../plan/measured-drawing';
 import { drawnAreas, wallName, type DrawnArea } from '../plan/planned-areas';

@@ -1,4 +1,4 @@
-import type { HousePath } from '@calvet/core';
+import type { HousePath } from '@calvet/core/calendar/calendar-input';
 import { idsIn } from '../plan/item-key';
 import { onRoof, onStorey, onWall, WHOLE_HOUSE, type Anchor, type HouseMap } from './house-map';
 import { anchorOn } from './junction-items';

@@ -1,4 +1,4 @@
-import type { HousePath, WorkKind } from '@calvet/core';
+import type { HousePath, WorkKind } from '@calvet/core/calendar/calendar-input';
 import type { Subject } from '../catalogue/catalogue';
 import type { Work } from '../plan/work';
 import type { CheckpointHere, Walk } from './generate-walk';

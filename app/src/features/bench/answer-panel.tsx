@@ -1,5 +1,6 @@
 import { operations, type OperationName } from '@calvet/core/operations';
-import { fromSi, unitOf, type Finding, type UnitSystem } from '@calvet/core';
+import { fromSi, unitOf, type UnitSystem } from '@calvet/core/units/quantity';
+import type { Finding } from '@calvet/core/finding';
 import { isObject } from '@calvet/core/schema';
 import { withNumbers, type Step } from '@calvet/core/steps/step';
 import { useState } from 'react';

@@ -1,4 +1,4 @@
-import { unitOf, type UnitSystem } from '@calvet/core';
+import { unitOf, type UnitSystem } from '@calvet/core/units/quantity';
 import type { Operation } from '@calvet/core/operation';
 import { isObject, type FieldsSchema, type Schema } from '@calvet/core/schema';
 import { decimals, figure } from '../../ui/format';

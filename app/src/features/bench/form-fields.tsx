@@ -1,4 +1,5 @@
-import { parseDecimal, toSi, type Quantity } from '@calvet/core';
+import { parseDecimal } from '@calvet/core/units/decimal';
+import { toSi, type Quantity } from '@calvet/core/units/quantity';
 import { createContext, use, type ReactNode } from 'react';
 import { usePreferences } from '../../data/preferences';
 import { Choice } from '../../ui/choice';

@@ -1,6 +1,6 @@
-import { STAGE_WORDS, type AirtightnessTest } from '@calvet/contract';
+import { STAGE_WORDS, type AirtightnessTest } from '@calvet/contract/airtightness/airtightness-test';
 import { inputsFromHouse, type HouseInput, type HouseSource } from '@calvet/contract/house-inputs';
-import type { UnitSystem } from '@calvet/core';
+import type { UnitSystem } from '@calvet/core/units/quantity';
 import type { OperationName } from '@calvet/core/operations';
 import { useState } from 'react';
 import { useHouse, useHouses } from '../../data/hooks';

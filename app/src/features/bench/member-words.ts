@@ -1,4 +1,4 @@
-import type { Quantity } from '@calvet/core';
+import type { Quantity } from '@calvet/core/units/quantity';
 import { isObject, type ListSchema, type Measure, type NamedSchema, type Schema } from '@calvet/core/schema';
 
 /** A member of an object, or the entries of a list, with what its schema says of it. */

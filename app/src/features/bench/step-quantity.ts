@@ -1,4 +1,4 @@
-import { QUANTITIES, unitOf, type Quantity, type UnitSystem } from '@calvet/core';
+import { QUANTITIES, unitOf, type Quantity, type UnitSystem } from '@calvet/core/units/quantity';
 
 /** Units of the steps that stand for one quantity alone. */
 const BY_UNIT: ReadonlyMap<string, Quantity> = new Map(

@@ -1,4 +1,4 @@
-import type { Plan } from '@calvet/contract';
+import type { Plan } from '@calvet/contract/plan/plan';
 import { NO_SCHOOLS, type SchoolsAt } from '@calvet/contract/plan/schools';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';

@@ -1,4 +1,6 @@
-import { feature as featureKind, NAME_MAX, SERVICE_WORDS, type Feature } from '@calvet/contract';
+import { NAME_MAX } from '@calvet/contract/limits';
+import { feature as featureKind, type Feature } from '@calvet/contract/plan/feature';
+import { SERVICE_WORDS } from '@calvet/core/penetrations/service-words';
 import { useState } from 'react';
 import type { HouseView } from '../../data/as-drawn';
 import { useKeep } from '../../data/use-keep';

@@ -1,4 +1,4 @@
-import { FEATURE_WORDS } from '@calvet/contract';
+import { FEATURE_WORDS } from '@calvet/contract/plan/feature';
 import { FEATURE_GROUPS, usualPart } from './feature-groups';
 
 test('everything that a house may have can be added, once', () => {

@@ -1,4 +1,4 @@
-import type { FeatureUse } from '@calvet/contract';
+import type { FeatureUse } from '@calvet/contract/plan/feature';
 import type { HousePart } from './parts-of-house';
 
 interface FeatureGroup {

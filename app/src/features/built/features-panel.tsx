@@ -1,4 +1,5 @@
-import { FEATURE_WORDS, newFeature, SERVICE_WORDS, type Feature, type FeatureUse } from '@calvet/contract';
+import { FEATURE_WORDS, newFeature, type Feature, type FeatureUse } from '@calvet/contract/plan/feature';
+import { SERVICE_WORDS } from '@calvet/core/penetrations/service-words';
 import type { Walk } from '@calvet/contract/walk/generate-walk';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';

@@ -1,8 +1,8 @@
-import type { Plan } from '@calvet/contract';
+import type { Plan } from '@calvet/contract/plan/plan';
 import type { CalendarHere } from '@calvet/contract/calendar/calendar-here';
 import { workdaysOf } from '@calvet/contract/calendar/workdays-of';
 import { newWork, workName } from '@calvet/contract/plan/work';
-import type { WorkKind } from '@calvet/core';
+import type { WorkKind } from '@calvet/core/calendar/calendar-input';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import type { HouseView } from '../../data/as-drawn';

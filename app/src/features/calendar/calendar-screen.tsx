@@ -1,4 +1,4 @@
-import type { Plan } from '@calvet/contract';
+import type { Plan } from '@calvet/contract/plan/plan';
 import { urgentHolds, type CalendarHere } from '@calvet/contract/calendar/calendar-here';
 import { isToCome, type Hold } from '@calvet/contract/calendar/hold';
 import { startingWorks } from '@calvet/contract/calendar/starting-works';
@@ -7,7 +7,7 @@ import { planToBe } from '@calvet/contract/plan/item-key';
 import { WEEKDAY_WORDS } from '@calvet/contract/plan/weekdays';
 import { newWork, workName, type Work } from '@calvet/contract/plan/work';
 import type { Walk } from '@calvet/contract/walk/generate-walk';
-import type { WorkKind } from '@calvet/core';
+import type { WorkKind } from '@calvet/core/calendar/calendar-input';
 import { dayNumber, dayText } from '@calvet/core/calendar/day-number';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';

@@ -1,4 +1,4 @@
-import { NAME_MAX } from '@calvet/contract';
+import { NAME_MAX } from '@calvet/contract/limits';
 import { HALF_WORDS, work as workKind, type Work, workName } from '@calvet/contract/plan/work';
 import { TRADE_WORDS } from '@calvet/contract/plan/work-words';
 import { useState } from 'react';

@@ -1,5 +1,5 @@
 import { WORK_WORDS } from '@calvet/contract/plan/work-words';
-import type { WorkKind } from '@calvet/core';
+import type { WorkKind } from '@calvet/core/calendar/calendar-input';
 import { Button } from '../../ui/button';
 import { optionsOf } from '../../ui/choice';
 import { Sheet } from '../../ui/sheet';

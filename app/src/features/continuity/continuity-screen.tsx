@@ -5,7 +5,7 @@ import { BARRIER_CHECKPOINT } from '@calvet/contract/continuity/junction-states'
 import { itemKey } from '@calvet/contract/plan/item-key';
 import { inLevels } from '@calvet/contract/plan/plan-input';
 import type { StopHere, Walk } from '@calvet/contract/walk/generate-walk';
-import { fromSi, unitOf } from '@calvet/core';
+import { fromSi, unitOf } from '@calvet/core/units/quantity';
 import type { Break } from '@calvet/core/continuity/trace';
 import { useRouter } from 'expo-router';
 import { useMemo, useState } from 'react';

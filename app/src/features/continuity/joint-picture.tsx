@@ -1,6 +1,6 @@
 import { drawJoint, type JoiningSide, type JointDrawing } from '@calvet/contract/continuity/joint-drawing';
 import type { BarrierHere, JunctionHere } from '@calvet/contract/continuity/barrier-here';
-import type { PlanPlace } from '@calvet/contract';
+import type { PlanPlace } from '@calvet/contract/plan/storey';
 import { TIGHT_BY_WORDS } from '@calvet/contract/continuity/barrier-place';
 import { useId, useMemo, useState } from 'react';
 import { StyleSheet, View } from 'react-native';

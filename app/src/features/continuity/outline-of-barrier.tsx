@@ -2,7 +2,7 @@ import type { BarrierHere } from '@calvet/contract/continuity/barrier-here';
 import type { BarrierState } from '@calvet/contract/continuity/unrolled';
 import { layOutline } from '@calvet/contract/plan/lay-outline';
 import { itemKey } from '@calvet/contract/plan/item-key';
-import type { Storey } from '@calvet/contract';
+import type { Storey } from '@calvet/contract/plan/storey';
 import { useMemo, useState } from 'react';
 import { View } from 'react-native';
 import Svg, { Circle, G, Line } from 'react-native-svg';

@@ -1,7 +1,7 @@
 import type { BarrierHere } from '@calvet/contract/continuity/barrier-here';
 import { sectionThrough } from '@calvet/contract/continuity/section-line';
 import type { BarrierState } from '@calvet/contract/continuity/unrolled';
-import type { Storey } from '@calvet/contract';
+import type { Storey } from '@calvet/contract/plan/storey';
 import { useMemo, useState } from 'react';
 import { View } from 'react-native';
 import Svg, { Circle, G, Line, Text as SvgText } from 'react-native-svg';

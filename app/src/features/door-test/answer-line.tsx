@@ -1,11 +1,12 @@
-import type { House, TestFigures } from '@calvet/contract';
+import type { House } from '@calvet/contract/house/house';
+import type { TestFigures } from '@calvet/contract/airtightness/test-figures';
 import { StyleSheet, View } from 'react-native';
 import { usePreferences } from '../../data/preferences';
 import { figure } from '../../ui/format';
 import { LineMark } from '../../ui/line-mark';
 import { Text } from '../../ui/text';
 import { rem, space } from '../../ui/tokens';
-import { targetFigure } from '@calvet/contract';
+import { targetFigure } from '@calvet/contract/airtightness/target-figure';
 import { Verdict } from './verdict';
 import { DIRECTED, targetWords } from './words';
 

@@ -1,5 +1,6 @@
-import { BASELINE_MAX, baselineFields, type BaselineReading } from '@calvet/contract';
-import { parseDecimal } from '@calvet/core';
+import { BASELINE_MAX } from '@calvet/contract/limits';
+import { baselineFields, type BaselineReading } from '@calvet/contract/airtightness/airtightness-test';
+import { parseDecimal } from '@calvet/core/units/decimal';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { v7 } from 'uuid';

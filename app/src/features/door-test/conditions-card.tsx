@@ -4,9 +4,9 @@ import {
   TEST_STAGES,
   type AirtightnessTest,
   type AirtightnessTestBody,
-  type TestField,
   type TestStage,
-} from '@calvet/contract';
+} from '@calvet/contract/airtightness/airtightness-test';
+import type { TestField } from '@calvet/contract/airtightness/test-figures';
 import type { Keep } from '../../data/use-keep';
 import { Card } from '../../ui/card';
 import { Choice, type Option } from '../../ui/choice';

@@ -1,5 +1,5 @@
-import type { AirtightnessTest } from '@calvet/contract';
-import type { Direction } from '@calvet/core';
+import type { AirtightnessTest } from '@calvet/contract/airtightness/airtightness-test';
+import type { Direction } from '@calvet/core/airtightness/conditions';
 import { useMemo, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { v7 } from 'uuid';

@@ -1,4 +1,4 @@
-import type { AirtightnessTest } from '@calvet/contract';
+import type { AirtightnessTest } from '@calvet/contract/airtightness/airtightness-test';
 import { fireEvent, screen, waitFor } from '@testing-library/react';
 import { useState } from 'react';
 import { renderInTheme } from '../../../test/in-theme';

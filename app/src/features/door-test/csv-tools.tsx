@@ -1,5 +1,6 @@
-import type { AirtightnessTest, House } from '@calvet/contract';
-import type { Direction } from '@calvet/core';
+import type { AirtightnessTest } from '@calvet/contract/airtightness/airtightness-test';
+import type { House } from '@calvet/contract/house/house';
+import type { Direction } from '@calvet/core/airtightness/conditions';
 import { useState, type ComponentProps } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { usePreferences } from '../../data/preferences';

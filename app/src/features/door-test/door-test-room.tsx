@@ -1,10 +1,6 @@
-import {
-  STAGE_WORDS,
-  testFigures,
-  type AirtightnessTest,
-  type House,
-  type TestFigures,
-} from '@calvet/contract';
+import { STAGE_WORDS, type AirtightnessTest } from '@calvet/contract/airtightness/airtightness-test';
+import { testFigures, type TestFigures } from '@calvet/contract/airtightness/test-figures';
+import type { House } from '@calvet/contract/house/house';
 import { StyleSheet, View } from 'react-native';
 import type { HouseView } from '../../data/as-drawn';
 import { usePreferences } from '../../data/preferences';
@@ -20,7 +16,7 @@ import { Screen } from '../shell/screen';
 import { Empty } from '../shell/states';
 import { AnswerLine } from './answer-line';
 import { FitChartOnDemand } from './fit-chart-on-demand';
-import { targetFigure } from '@calvet/contract';
+import { targetFigure } from '@calvet/contract/airtightness/target-figure';
 import { useAddTest } from './use-add-test';
 import { Verdict } from './verdict';
 import { targetWords } from './words';

@@ -1,5 +1,10 @@
-import { fanRangeFields, isFanRange, type FanRangeDraft, type NamedFanRange } from '@calvet/contract';
-import type { FanRange } from '@calvet/core';
+import {
+  fanRangeFields,
+  isFanRange,
+  type FanRangeDraft,
+  type NamedFanRange,
+} from '@calvet/contract/airtightness/airtightness-test';
+import type { FanRange } from '@calvet/core/airtightness/reading';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { Button } from '../../ui/button';

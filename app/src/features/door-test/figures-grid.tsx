@@ -1,13 +1,11 @@
-import type { House, Figures } from '@calvet/contract';
-import {
-  relativeInterval,
-  t95,
-  unitOf,
-  type Quantity,
-  type RelativeInterval,
-  type RunResult,
-  type TargetQuantity,
-} from '@calvet/core';
+import type { House } from '@calvet/contract/house/house';
+import type { Figures } from '@calvet/contract/airtightness/target-figure';
+import { relativeInterval } from '@calvet/core/airtightness/confidence-band';
+import { t95 } from '@calvet/core/airtightness/student-t';
+import { unitOf, type Quantity } from '@calvet/core/units/quantity';
+import type { RelativeInterval } from '@calvet/core/airtightness/estimate';
+import type { RunResult } from '@calvet/core/airtightness/run';
+import type { TargetQuantity } from '@calvet/core/airtightness/budget';
 import { StyleSheet, View } from 'react-native';
 import { usePreferences } from '../../data/preferences';
 import { Card, Rule } from '../../ui/card';

@@ -3,7 +3,7 @@ import { Card } from '../../ui/card';
 import { LineMark } from '../../ui/line-mark';
 import { Text } from '../../ui/text';
 import { space } from '../../ui/tokens';
-import type { Figures } from '@calvet/contract';
+import type { Figures } from '@calvet/contract/airtightness/target-figure';
 import { DIRECTION_WORDS } from './words';
 
 /** Very tight houses need planned ventilation: from here on it is said. */

@@ -1,4 +1,4 @@
-import { testFigures } from '@calvet/contract';
+import { testFigures } from '@calvet/contract/airtightness/test-figures';
 import { act, screen } from '@testing-library/react';
 import { baseline } from '../../../../contract/test/baseline';
 import { renderInTheme } from '../../../test/in-theme';
@@ -7,7 +7,7 @@ import { AnswerLine } from './answer-line';
 import { FindingsCard } from './findings-card';
 import { FiguresGrid } from './figures-grid';
 import { FitChart } from './fit-chart';
-import type { Figures } from '@calvet/contract';
+import type { Figures } from '@calvet/contract/airtightness/target-figure';
 import { setPreferences } from '../../data/preferences';
 
 const house = houseWith();

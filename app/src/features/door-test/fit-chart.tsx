@@ -1,12 +1,9 @@
-import type { TestPoint, Figures } from '@calvet/contract';
-import {
-  confidenceBand,
-  fromSi,
-  unitOf,
-  type Direction,
-  type RunResult,
-  type UnitSystem,
-} from '@calvet/core';
+import type { TestPoint } from '@calvet/contract/airtightness/test-figures';
+import type { Figures } from '@calvet/contract/airtightness/target-figure';
+import { confidenceBand } from '@calvet/core/airtightness/confidence-band';
+import { fromSi, unitOf, type UnitSystem } from '@calvet/core/units/quantity';
+import type { Direction } from '@calvet/core/airtightness/conditions';
+import type { RunResult } from '@calvet/core/airtightness/run';
 import { scaleLog } from 'd3-scale';
 import { area, line } from 'd3-shape';
 import { useMemo, useState } from 'react';

@@ -1,4 +1,4 @@
-import type { NamedFanRange, TestReading } from '@calvet/contract';
+import type { NamedFanRange, TestReading } from '@calvet/contract/airtightness/airtightness-test';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { Button } from '../../ui/button';

@@ -1,4 +1,4 @@
-import { readingFields, type TestReading } from '@calvet/contract';
+import { readingFields, type TestReading } from '@calvet/contract/airtightness/airtightness-test';
 import { useState } from 'react';
 import { Pressable, StyleSheet, View } from 'react-native';
 import type { EntryStage } from '../../data/typing';

@@ -1,4 +1,5 @@
-import { testFigures, type AirtightnessTest } from '@calvet/contract';
+import { testFigures } from '@calvet/contract/airtightness/test-figures';
+import type { AirtightnessTest } from '@calvet/contract/airtightness/airtightness-test';
 import { act, fireEvent, screen, within } from '@testing-library/react';
 import { useState } from 'react';
 import { baseline } from '../../../../contract/test/baseline';

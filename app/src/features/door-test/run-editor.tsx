@@ -1,11 +1,8 @@
-import {
-  READINGS_MAX,
-  type AirtightnessTest,
-  type TestFigures,
-  type TestReading,
-  type TestRun,
-} from '@calvet/contract';
-import { unitOf, type Direction } from '@calvet/core';
+import { READINGS_MAX } from '@calvet/contract/limits';
+import type { AirtightnessTest, TestReading, TestRun } from '@calvet/contract/airtightness/airtightness-test';
+import type { TestFigures } from '@calvet/contract/airtightness/test-figures';
+import { unitOf } from '@calvet/core/units/quantity';
+import type { Direction } from '@calvet/core/airtightness/conditions';
 import { useEffect, useRef, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { v7 } from 'uuid';

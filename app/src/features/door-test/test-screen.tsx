@@ -1,11 +1,6 @@
-import {
-  STAGE_WORDS,
-  DIRECTIONS,
-  testFigures,
-  type AirtightnessTest,
-  type TestFigures,
-} from '@calvet/contract';
-import type { Direction } from '@calvet/core';
+import { STAGE_WORDS, type AirtightnessTest } from '@calvet/contract/airtightness/airtightness-test';
+import { DIRECTIONS, testFigures, type TestFigures } from '@calvet/contract/airtightness/test-figures';
+import type { Direction } from '@calvet/core/airtightness/conditions';
 import { useRouter } from 'expo-router';
 import { useMemo, useState } from 'react';
 import { StyleSheet, View } from 'react-native';

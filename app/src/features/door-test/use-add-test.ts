@@ -1,4 +1,4 @@
-import type { AirtightnessTest, AirtightnessTestBody } from '@calvet/contract';
+import type { AirtightnessTest, AirtightnessTestBody } from '@calvet/contract/airtightness/airtightness-test';
 import { useRouter } from 'expo-router';
 import { v7 } from 'uuid';
 import { today } from '../../ui/format';

@@ -1,4 +1,4 @@
-import type { Verdict as VerdictKind } from '@calvet/core';
+import type { Verdict as VerdictKind } from '@calvet/core/airtightness/budget';
 import { StyleSheet, View } from 'react-native';
 import { LineMark } from '../../ui/line-mark';
 import { Text } from '../../ui/text';

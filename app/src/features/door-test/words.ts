@@ -1,11 +1,6 @@
-import {
-  unitOf,
-  type Direction,
-  type Quantity,
-  type TargetQuantity,
-  type UnitSystem,
-  type Verdict,
-} from '@calvet/core';
+import { unitOf, type Quantity, type UnitSystem } from '@calvet/core/units/quantity';
+import type { Direction } from '@calvet/core/airtightness/conditions';
+import type { TargetQuantity, Verdict } from '@calvet/core/airtightness/budget';
 import { figure } from '../../ui/format';
 import type { Mark } from '../../ui/line-mark';
 

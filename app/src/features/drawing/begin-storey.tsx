@@ -1,4 +1,6 @@
-import { storey as storeyKind, type House, type Roof, type Storey, type StoreyBody } from '@calvet/contract';
+import { storey as storeyKind, type Storey, type StoreyBody } from '@calvet/contract/plan/storey';
+import type { House } from '@calvet/contract/house/house';
+import type { Roof } from '@calvet/contract/plan/roof';
 import { copiedOutline } from '@calvet/contract/plan/outline-edits';
 import { outlineOfShape, SHAPE_WORDS, type OutlineShape } from '@calvet/contract/plan/outline-shapes';
 import { wallFields } from '@calvet/contract/plan/storey';

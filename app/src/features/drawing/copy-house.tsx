@@ -1,4 +1,8 @@
-import { NAME_MAX, ownFields, withoutDrawn, type Area, type HouseBody } from '@calvet/contract';
+import { NAME_MAX } from '@calvet/contract/limits';
+import { ownFields } from '@calvet/contract/record';
+import { withoutDrawn } from '@calvet/contract/plan/undrawn';
+import type { Area } from '@calvet/contract/installation/area';
+import type { HouseBody } from '@calvet/contract/house/house';
 import { copiedDrawing, copiedKey, type CopiedDrawing } from '@calvet/contract/plan/copied-drawing';
 import { itemId } from '@calvet/contract/plan/item-key';
 import { useRouter } from 'expo-router';

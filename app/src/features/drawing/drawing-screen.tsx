@@ -1,10 +1,13 @@
-import { FACE_WORDS, type Storey, type Wall } from '@calvet/contract';
+import { FACE_WORDS } from '@calvet/contract/plan/plan';
+import type { Storey, Wall } from '@calvet/contract/plan/storey';
 import { gapOf, layOutline } from '@calvet/contract/plan/lay-outline';
 import { closedByLastTwo } from '@calvet/contract/plan/outline-edits';
 import { inLevels } from '@calvet/contract/plan/plan-input';
 import { wallName } from '@calvet/contract/plan/planned-areas';
 import { planToBe } from '@calvet/contract/plan/item-key';
-import { OUTLINE_OPEN_M, type PlanFace, type UnitSystem } from '@calvet/core';
+import { OUTLINE_OPEN_M } from '@calvet/core/limits';
+import type { Face as PlanFace } from '@calvet/core/plan/plan-input';
+import type { UnitSystem } from '@calvet/core/units/quantity';
 import { useLocalSearchParams, useRouter } from 'expo-router';
 import { memo, useDeferredValue, useState } from 'react';
 import { StyleSheet, View } from 'react-native';

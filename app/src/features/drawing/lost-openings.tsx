@@ -1,4 +1,4 @@
-import type { Opening } from '@calvet/contract';
+import type { Opening } from '@calvet/contract/plan/opening';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import type { HouseView } from '../../data/as-drawn';

@@ -1,5 +1,5 @@
-import { OPENING_WORDS, type Opening } from '@calvet/contract';
-import type { UnitSystem } from '@calvet/core';
+import { OPENING_WORDS, type Opening } from '@calvet/contract/plan/opening';
+import type { UnitSystem } from '@calvet/core/units/quantity';
 import { figureWithUnit } from '../../ui/format';
 
 /** What an opening is called: its name, or what it is; with how many there are alike. */

@@ -1,4 +1,9 @@
-import { opening as openingKind, OPENING_WORDS, type Opening, type OpeningUse } from '@calvet/contract';
+import {
+  opening as openingKind,
+  OPENING_WORDS,
+  type Opening,
+  type OpeningUse,
+} from '@calvet/contract/plan/opening';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import type { HouseView } from '../../data/as-drawn';

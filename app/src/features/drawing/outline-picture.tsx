@@ -1,4 +1,6 @@
-import type { PlanPlace, Roof, Storey, Wall, Wing, Zone } from '@calvet/contract';
+import type { PlanPlace, Storey, Wall } from '@calvet/contract/plan/storey';
+import type { Roof, Wing } from '@calvet/contract/plan/roof';
+import type { Zone } from '@calvet/contract/plan/zone';
 import { gapOf, layOutline, type LaidWall } from '@calvet/contract/plan/lay-outline';
 import { withWallMoved } from '@calvet/contract/plan/outline-edits';
 import { memo, useState } from 'react';

@@ -1,4 +1,4 @@
-import type { PlanPlace } from '@calvet/contract';
+import type { PlanPlace } from '@calvet/contract/plan/storey';
 
 /** How places of a plan, in m, lie on a picture, in pixels: right stays right, up stays up. */
 export interface PlanScale {

@@ -1,12 +1,6 @@
-import {
-  NAME_MAX,
-  roof as roofKind,
-  ROOF_WORDS,
-  type PlanPlace,
-  type Roof,
-  type Storey,
-  type Wing,
-} from '@calvet/contract';
+import { NAME_MAX } from '@calvet/contract/limits';
+import { roof as roofKind, ROOF_WORDS, type Roof, type Wing } from '@calvet/contract/plan/roof';
+import type { PlanPlace, Storey } from '@calvet/contract/plan/storey';
 import { besideOf, outlineBeside, spanAlong, type BesideWall } from '@calvet/contract/plan/beside-wall';
 import { laidAgain, type RoofLay } from '@calvet/contract/plan/fit-wings';
 import { layOutline, type LaidWall } from '@calvet/contract/plan/lay-outline';

@@ -1,4 +1,6 @@
-import type { Roof, Storey, Zone } from '@calvet/contract';
+import type { Roof } from '@calvet/contract/plan/roof';
+import type { Storey } from '@calvet/contract/plan/storey';
+import type { Zone } from '@calvet/contract/plan/zone';
 import { isSloping } from '@calvet/contract/plan/roof';
 import { layOutline } from '@calvet/contract/plan/lay-outline';
 import { dequal } from 'dequal';

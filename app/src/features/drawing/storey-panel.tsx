@@ -1,4 +1,5 @@
-import { NAME_MAX, storey as storeyKind, UNDER_WORDS, type Storey } from '@calvet/contract';
+import { NAME_MAX } from '@calvet/contract/limits';
+import { storey as storeyKind, UNDER_WORDS, type Storey } from '@calvet/contract/plan/storey';
 import { useState } from 'react';
 import { Button } from '../../ui/button';
 import { Card } from '../../ui/card';

@@ -1,4 +1,4 @@
-import type { Storey, Wall } from '@calvet/contract';
+import type { Storey, Wall } from '@calvet/contract/plan/storey';
 import { useStore } from '../../data/store-context';
 import { withoutTyped } from '../../data/typing';
 import type { EntryStage } from '../../data/typing';

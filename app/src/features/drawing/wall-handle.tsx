@@ -1,4 +1,4 @@
-import type { Storey } from '@calvet/contract';
+import type { Storey } from '@calvet/contract/plan/storey';
 import { directionOf, layOutline, type LaidWall } from '@calvet/contract/plan/lay-outline';
 import { withWallMoved } from '@calvet/contract/plan/outline-edits';
 import { wallName } from '@calvet/contract/plan/planned-areas';

@@ -1,4 +1,5 @@
-import { BOUNDARY_WORDS, NAME_MAX, type Storey, type Wall } from '@calvet/contract';
+import { BOUNDARY_WORDS, type Storey, type Wall } from '@calvet/contract/plan/storey';
+import { NAME_MAX } from '@calvet/contract/limits';
 import {
   isCutAfter,
   placedStretches,

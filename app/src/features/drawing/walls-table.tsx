@@ -1,6 +1,6 @@
-import { BOUNDARY_WORDS, type Storey, type Wall } from '@calvet/contract';
+import { BOUNDARY_WORDS, type Storey, type Wall } from '@calvet/contract/plan/storey';
 import { wallName } from '@calvet/contract/plan/planned-areas';
-import type { UnitSystem } from '@calvet/core';
+import type { UnitSystem } from '@calvet/core/units/quantity';
 import { useMemo } from 'react';
 import { usePreferences } from '../../data/preferences';
 import { figureWithUnit } from '../../ui/format';

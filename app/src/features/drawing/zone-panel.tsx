@@ -1,4 +1,6 @@
-import { NAME_MAX, ZONE_WORDS, type Storey, type Wall, type Zone } from '@calvet/contract';
+import { NAME_MAX } from '@calvet/contract/limits';
+import { ZONE_WORDS, type Zone } from '@calvet/contract/plan/zone';
+import type { Storey, Wall } from '@calvet/contract/plan/storey';
 import { layOutline } from '@calvet/contract/plan/lay-outline';
 import { besideOf, outlineBeside, spanAlong, type BesideWall } from '@calvet/contract/plan/beside-wall';
 import { StyleSheet, View } from 'react-native';

@@ -1,12 +1,6 @@
-import {
-  AREA_WORDS,
-  buildUpOf,
-  kindsSuiting,
-  libraryFor,
-  withoutDrawn,
-  type Area,
-  type BuildUp,
-} from '@calvet/contract';
+import { AREA_WORDS, type Area, type BuildUp } from '@calvet/contract/installation/area';
+import { buildUpOf, kindsSuiting, libraryFor } from '@calvet/contract/installation/build-up-library';
+import { withoutDrawn } from '@calvet/contract/plan/undrawn';
 import { planToBe } from '@calvet/contract/plan/item-key';
 import { withPlannedBuildUp } from '@calvet/contract/plan/planned-build-ups';
 import { useState, type ReactNode } from 'react';

@@ -1,4 +1,4 @@
-import { AREA_WORDS, type Area } from '@calvet/contract';
+import { AREA_WORDS, type Area } from '@calvet/contract/installation/area';
 import { StyleSheet, View } from 'react-native';
 import { usePreferences } from '../../data/preferences';
 import Icon from '../../ui/icon-font/icon-set';

@@ -1,15 +1,14 @@
 import {
   area as areaKind,
   AREA_WORDS,
-  areaFigures,
-  gradedLayerOf,
   isJudged,
-  NAME_MAX,
-  ownFields,
   type Area,
   type AreaBody,
-  withoutDrawn,
-} from '@calvet/contract';
+} from '@calvet/contract/installation/area';
+import { areaFigures, gradedLayerOf } from '@calvet/contract/installation/area-figures';
+import { NAME_MAX } from '@calvet/contract/limits';
+import { ownFields } from '@calvet/contract/record';
+import { withoutDrawn } from '@calvet/contract/plan/undrawn';
 import { useRouter } from 'expo-router';
 import { useState } from 'react';
 import type { HouseView } from '../../data/as-drawn';

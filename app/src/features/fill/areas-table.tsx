@@ -1,5 +1,7 @@
-import { AREA_WORDS, areaFigures, gradedLayerOf, type Area, type House } from '@calvet/contract';
-import type { UnitSystem } from '@calvet/core';
+import { AREA_WORDS, type Area } from '@calvet/contract/installation/area';
+import { areaFigures, gradedLayerOf } from '@calvet/contract/installation/area-figures';
+import type { House } from '@calvet/contract/house/house';
+import type { UnitSystem } from '@calvet/core/units/quantity';
 import { useMemo } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { usePreferences } from '../../data/preferences';

@@ -1,4 +1,4 @@
-import { envelopeFigures } from '@calvet/contract';
+import { envelopeFigures } from '@calvet/contract/installation/area-figures';
 import { areaWith, houseWith } from '../../../test/records';
 import { reservationOn } from './envelope-words';
 

@@ -1,4 +1,4 @@
-import type { EnvelopeFigures } from '@calvet/contract';
+import type { EnvelopeFigures } from '@calvet/contract/installation/area-figures';
 
 /** Areas may miss the stated envelope by this share before it is said. */
 export const ENVELOPE_TOLERANCE = 0.01;

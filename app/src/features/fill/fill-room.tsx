@@ -1,11 +1,6 @@
-import {
-  areaFigures,
-  envelopeFigures,
-  gradedLayerOf,
-  isJudged,
-  type Area,
-  type House,
-} from '@calvet/contract';
+import { areaFigures, envelopeFigures, gradedLayerOf } from '@calvet/contract/installation/area-figures';
+import { isJudged, type Area } from '@calvet/contract/installation/area';
+import type { House } from '@calvet/contract/house/house';
 import { useRouter } from 'expo-router';
 import { StyleSheet, View } from 'react-native';
 import type { HouseView } from '../../data/as-drawn';

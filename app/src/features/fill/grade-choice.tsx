@@ -1,5 +1,5 @@
-import { area, GRADED_VOID_MAX, type AreaBody } from '@calvet/contract';
-import type { InstallationGrade } from '@calvet/core';
+import { area, GRADED_VOID_MAX, type AreaBody } from '@calvet/contract/installation/area';
+import type { InstallationGrade } from '@calvet/core/thermal/grade-adjustment';
 import { useState } from 'react';
 import { Pressable, StyleSheet, View } from 'react-native';
 import type { EntryStage } from '../../data/typing';

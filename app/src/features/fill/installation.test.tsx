@@ -1,4 +1,5 @@
-import { areaFigures, type BuildUp } from '@calvet/contract';
+import { areaFigures } from '@calvet/contract/installation/area-figures';
+import type { BuildUp } from '@calvet/contract/installation/area';
 import { fireEvent, screen, within } from '@testing-library/react';
 import { useState } from 'react';
 import { renderInTheme } from '../../../test/in-theme';

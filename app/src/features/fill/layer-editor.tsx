@@ -1,14 +1,13 @@
 import {
   LAYER_WORDS,
   layerFields,
-  LAYERS_MAX,
-  NAME_MAX,
   type BuildUp,
   type BuildUpLayer,
-  type FigureField,
   type LayerFigures,
-} from '@calvet/contract';
-import type { FrameAlignment } from '@calvet/core';
+} from '@calvet/contract/installation/area';
+import { LAYERS_MAX, NAME_MAX } from '@calvet/contract/limits';
+import type { FigureField } from '@calvet/contract/kind/field';
+import type { FrameAlignment } from '@calvet/core/thermal/heat-paths';
 import { StyleSheet, View } from 'react-native';
 import { v7 } from 'uuid';
 import type { EntryStage } from '../../data/typing';

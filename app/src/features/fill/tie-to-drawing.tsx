@@ -1,4 +1,4 @@
-import type { Area } from '@calvet/contract';
+import type { Area } from '@calvet/contract/installation/area';
 import { useState } from 'react';
 import type { HouseView } from '../../data/as-drawn';
 import { usePreferences } from '../../data/preferences';

@@ -1,5 +1,6 @@
-import { buildUpOf, libraryFor, MADE_BY_HAND, type AreaInHand } from '@calvet/contract';
-import type { UnitSystem } from '@calvet/core';
+import { buildUpOf, libraryFor } from '@calvet/contract/installation/build-up-library';
+import { MADE_BY_HAND, type AreaInHand } from '@calvet/contract/installation/area';
+import type { UnitSystem } from '@calvet/core/units/quantity';
 import { useRouter } from 'expo-router';
 import { v7 } from 'uuid';
 

@@ -1,5 +1,6 @@
-import type { AreaBody } from '@calvet/contract';
-import type { InstallationGrade, UnitSystem } from '@calvet/core';
+import type { AreaBody } from '@calvet/contract/installation/area';
+import type { InstallationGrade } from '@calvet/core/thermal/grade-adjustment';
+import type { UnitSystem } from '@calvet/core/units/quantity';
 import { decimals, figureWithUnit } from '../../ui/format';
 
 /** What each grade of installation means on site. */

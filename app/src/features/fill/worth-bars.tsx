@@ -1,5 +1,5 @@
-import type { AreaFigures } from '@calvet/contract';
-import { unitOf, type UnitSystem } from '@calvet/core';
+import type { AreaFigures } from '@calvet/contract/installation/area-figures';
+import { unitOf, type UnitSystem } from '@calvet/core/units/quantity';
 import { StyleSheet, View } from 'react-native';
 import { usePreferences } from '../../data/preferences';
 import { figure } from '../../ui/format';

@@ -1,4 +1,4 @@
-import { house, type HouseBody } from '@calvet/contract';
+import { house, type HouseBody } from '@calvet/contract/house/house';
 import type { ReactNode } from 'react';
 import { Card } from '../../ui/card';
 import { Choice, type Option } from '../../ui/choice';

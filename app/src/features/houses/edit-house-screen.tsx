@@ -1,4 +1,5 @@
-import { withoutDrawn, type HouseBody } from '@calvet/contract';
+import { withoutDrawn } from '@calvet/contract/plan/undrawn';
+import type { HouseBody } from '@calvet/contract/house/house';
 import { useRouter } from 'expo-router';
 import { useForm } from 'react-hook-form';
 import { useKeep } from '../../data/use-keep';

@@ -1,4 +1,4 @@
-import type { Verdict } from '@calvet/core';
+import type { Verdict } from '@calvet/core/airtightness/budget';
 
 /** The finding of a list of houses in words. */
 export function headlineOf(

@@ -1,10 +1,6 @@
-import {
-  house,
-  HOUSE_TARGET_QUANTITIES,
-  NAME_MAX,
-  type HouseBody,
-  type PracticeBody,
-} from '@calvet/contract';
+import { house, HOUSE_TARGET_QUANTITIES, type HouseBody } from '@calvet/contract/house/house';
+import { NAME_MAX } from '@calvet/contract/limits';
+import type { PracticeBody } from '@calvet/contract/practice/practice';
 import { misfit, type NumberSchema } from '@calvet/core/schema';
 import { Controller, type Control, type FieldErrors, type Resolver } from 'react-hook-form';
 import { usePreferences } from '../../data/preferences';

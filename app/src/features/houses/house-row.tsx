@@ -1,4 +1,6 @@
-import { STAGE_WORDS, type House, type HouseSummary } from '@calvet/contract';
+import { STAGE_WORDS } from '@calvet/contract/airtightness/airtightness-test';
+import type { House } from '@calvet/contract/house/house';
+import type { HouseSummary } from '@calvet/contract/house/house-summary';
 import { StyleSheet, View } from 'react-native';
 import { usePreferences } from '../../data/preferences';
 import { day, figure, resistance } from '../../ui/format';

@@ -1,4 +1,4 @@
-import type { House } from '@calvet/contract';
+import type { House } from '@calvet/contract/house/house';
 import { useRouter } from 'expo-router';
 import { useMemo, useState } from 'react';
 import { StyleSheet, View } from 'react-native';

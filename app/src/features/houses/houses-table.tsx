@@ -1,5 +1,7 @@
-import { STAGE_WORDS, type House, type HouseSummary } from '@calvet/contract';
-import { unitOf, type UnitSystem } from '@calvet/core';
+import { STAGE_WORDS } from '@calvet/contract/airtightness/airtightness-test';
+import type { House } from '@calvet/contract/house/house';
+import type { HouseSummary } from '@calvet/contract/house/house-summary';
+import { unitOf, type UnitSystem } from '@calvet/core/units/quantity';
 import { useMemo } from 'react';
 import { StyleSheet } from 'react-native';
 import { usePreferences } from '../../data/preferences';

@@ -1,4 +1,5 @@
-import { NEW_PRACTICE, type HouseBody } from '@calvet/contract';
+import { NEW_PRACTICE } from '@calvet/contract/practice/practice';
+import type { HouseBody } from '@calvet/contract/house/house';
 import { fireEvent, screen, within } from '@testing-library/react';
 import { useForm } from 'react-hook-form';
 import { baseline } from '../../../../contract/test/baseline';

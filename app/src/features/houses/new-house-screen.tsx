@@ -1,4 +1,4 @@
-import type { HouseBody } from '@calvet/contract';
+import type { HouseBody } from '@calvet/contract/house/house';
 import { dequal } from 'dequal';
 import { useRouter } from 'expo-router';
 import { useEffect, useMemo, useState } from 'react';

@@ -1,4 +1,5 @@
-import type { Bodies, Kind, RecordBase, Stored } from '@calvet/contract';
+import type { Bodies, Kind } from '@calvet/contract/kinds';
+import type { RecordBase, Stored } from '@calvet/contract/record';
 import { useLocalSearchParams, useRouter } from 'expo-router';
 import { useEffect } from 'react';
 import { useRecordToBe } from '../../data/hooks';

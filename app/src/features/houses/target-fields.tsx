@@ -1,5 +1,5 @@
-import { house, HOUSE_TARGET_QUANTITIES, type HouseTarget } from '@calvet/contract';
-import type { UnitSystem } from '@calvet/core';
+import { house, HOUSE_TARGET_QUANTITIES, type HouseTarget } from '@calvet/contract/house/house';
+import type { UnitSystem } from '@calvet/core/units/quantity';
 import { usePreferences } from '../../data/preferences';
 import type { EntryStage } from '../../data/typing';
 import { Choice, type Option } from '../../ui/choice';

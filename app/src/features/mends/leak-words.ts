@@ -1,5 +1,5 @@
 import type { LeakRange } from '@calvet/contract/mends/leak-range';
-import { fromSi, unitOf } from '@calvet/core';
+import { fromSi, unitOf } from '@calvet/core/units/quantity';
 import { usePreferences } from '../../data/preferences';
 
 interface LeakWords {

@@ -1,6 +1,8 @@
-import { STAGE_WORDS, type House, type HouseSummary } from '@calvet/contract';
+import { STAGE_WORDS } from '@calvet/contract/airtightness/airtightness-test';
+import type { House } from '@calvet/contract/house/house';
+import type { HouseSummary } from '@calvet/contract/house/house-summary';
 import { AIR_BARRIER_WORDS } from '@calvet/contract/plan/schools';
-import { unitOf } from '@calvet/core';
+import { unitOf } from '@calvet/core/units/quantity';
 import { useRouter } from 'expo-router';
 import { StyleSheet, View } from 'react-native';
 import type { HouseView } from '../../data/as-drawn';

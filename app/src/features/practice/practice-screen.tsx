@@ -1,4 +1,5 @@
-import { NAME_MAX, practice as kind } from '@calvet/contract';
+import { NAME_MAX } from '@calvet/contract/limits';
+import { practice as kind } from '@calvet/contract/practice/practice';
 import { useState } from 'react';
 import { usePractice } from '../../data/hooks';
 import { useKeep } from '../../data/use-keep';

@@ -1,4 +1,4 @@
-import type { Photo } from '@calvet/contract';
+import type { Photo } from '@calvet/contract/photos/photo';
 import { useState } from 'react';
 import { Image, StyleSheet, View, type PointerEvent, type ViewStyle } from 'react-native';
 import { usePicture, type Picture } from '../../data/picture-hooks';

@@ -1,4 +1,4 @@
-import { OUTLINE_POINTS_MAX, type PicturePoint } from '@calvet/contract';
+import { OUTLINE_POINTS_MAX, type PicturePoint } from '@calvet/contract/photos/photo';
 import { bodySchemas } from '@calvet/contract/schemas';
 import fc from 'fast-check';
 import { v7 } from 'uuid';

@@ -1,4 +1,4 @@
-import { OUTLINE_POINTS_MAX, type PhotoMark, type PicturePoint } from '@calvet/contract';
+import { OUTLINE_POINTS_MAX, type PhotoMark, type PicturePoint } from '@calvet/contract/photos/photo';
 
 /** Kinds of marks that are drawn with a stroke; words are placed with a tap. */
 export type DrawnKind = Exclude<PhotoMark['kind'], 'text'>;

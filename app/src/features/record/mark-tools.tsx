@@ -2,10 +2,10 @@ import {
   MARK_WORDS,
   MARK_TEXT_MAX,
   PHOTO_MARK_KINDS,
-  PHOTO_MARKS_MAX,
   type PhotoMark,
   type PicturePoint,
-} from '@calvet/contract';
+} from '@calvet/contract/photos/photo';
+import { PHOTO_MARKS_MAX } from '@calvet/contract/limits';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { v7 } from 'uuid';

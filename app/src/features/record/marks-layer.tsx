@@ -1,4 +1,4 @@
-import type { PhotoMark, PicturePoint } from '@calvet/contract';
+import type { PhotoMark, PicturePoint } from '@calvet/contract/photos/photo';
 import { Fragment } from 'react';
 import Svg, { Circle, Path, Text as SvgText } from 'react-native-svg';
 import { fonts } from '../../ui/tokens';

@@ -1,4 +1,4 @@
-import type { Photo, PhotoMark, PicturePoint } from '@calvet/contract';
+import type { Photo, PhotoMark, PicturePoint } from '@calvet/contract/photos/photo';
 import { useState } from 'react';
 import {
   Image,

@@ -1,4 +1,4 @@
-import type { Photo } from '@calvet/contract';
+import type { Photo } from '@calvet/contract/photos/photo';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { LongList } from '../../ui/long-list';

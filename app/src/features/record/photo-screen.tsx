@@ -5,7 +5,7 @@ import {
   type PhotoBody,
   type PhotoMark,
   type PicturePoint,
-} from '@calvet/contract';
+} from '@calvet/contract/photos/photo';
 import { useRouter } from 'expo-router';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';

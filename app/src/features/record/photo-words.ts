@@ -1,12 +1,5 @@
-import {
-  ITEM_SUBJECT,
-  isShownKind,
-  kindNamed,
-  KINDS,
-  type KindedRecord,
-  type Photo,
-  type PhotoSubject,
-} from '@calvet/contract';
+import { ITEM_SUBJECT, type Photo, type PhotoSubject } from '@calvet/contract/photos/photo';
+import { isShownKind, kindNamed, KINDS, type KindedRecord } from '@calvet/contract/kinds';
 import { format } from 'date-fns/format';
 import { isValid } from 'date-fns/isValid';
 import { parseISO } from 'date-fns/parseISO';

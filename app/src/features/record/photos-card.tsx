@@ -1,4 +1,4 @@
-import type { PhotoSubject } from '@calvet/contract';
+import type { PhotoSubject } from '@calvet/contract/photos/photo';
 import { StyleSheet, View } from 'react-native';
 import type { HouseView } from '../../data/as-drawn';
 import { Button } from '../../ui/button';

@@ -1,4 +1,4 @@
-import type { Photo } from '@calvet/contract';
+import type { Photo } from '@calvet/contract/photos/photo';
 import { memo, useState } from 'react';
 import { Image, Pressable, StyleSheet, View } from 'react-native';
 import { useIsUnsent, usePicture, type Picture } from '../../data/picture-hooks';

@@ -1,4 +1,4 @@
-import type { PhotoSubject } from '@calvet/contract';
+import type { PhotoSubject } from '@calvet/contract/photos/photo';
 import { formatISO } from 'date-fns/formatISO';
 import { useRef, useState } from 'react';
 import { useStore } from '../../data/store-context';

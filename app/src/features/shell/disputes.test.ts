@@ -1,4 +1,4 @@
-import { fieldsOf, KINDS, type Kind, type KindedRecord } from '@calvet/contract';
+import { fieldsOf, KINDS, type Kind, type KindedRecord } from '@calvet/contract/kinds';
 import type { Troubled } from '../../data/outbox-rules';
 import { disputesIn } from './disputes';
 

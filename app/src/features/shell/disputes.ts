@@ -1,5 +1,7 @@
-import { changedBody, valueAt, type KindedRecord } from '@calvet/contract';
-import type { UnitSystem } from '@calvet/core';
+import { changedBody } from '@calvet/contract/changes/ledger';
+import { valueAt } from '@calvet/contract/changes/parts';
+import type { KindedRecord } from '@calvet/contract/kinds';
+import type { UnitSystem } from '@calvet/core/units/quantity';
 import { format } from 'date-fns/format';
 import { parseISO } from 'date-fns/parseISO';
 import type { Troubled } from '../../data/outbox-rules';

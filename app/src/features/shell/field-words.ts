@@ -1,4 +1,7 @@
-import { fieldAt, keysOf, kindNamed, type Change, type Kind } from '@calvet/contract';
+import { fieldAt } from '@calvet/contract/kind/field-at';
+import { keysOf } from '@calvet/contract/changes/parts';
+import { kindNamed, type Kind } from '@calvet/contract/kinds';
+import type { Change } from '@calvet/contract/changes/change';
 
 /** What a field of a record, a part of one, or an entry of its lists is called, by what a change touches. */
 export function labelOf(kind: Kind, key: string): string {

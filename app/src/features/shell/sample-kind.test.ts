@@ -1,4 +1,5 @@
-import { notStored, type Kind, type KindedRecord } from '@calvet/contract';
+import { notStored } from '@calvet/contract/record';
+import type { Kind, KindedRecord } from '@calvet/contract/kinds';
 import type * as SampleKind from '../../../../contract/test/sample-kind';
 import { sampleBody } from '../../../../contract/test/sample-kind';
 import { viewWith } from '../../../test/records';

@@ -1,4 +1,4 @@
-import { isFirstKind, kindNamed, type Kind, type KindedRecord } from '@calvet/contract';
+import { isFirstKind, kindNamed, type Kind, type KindedRecord } from '@calvet/contract/kinds';
 import { useRouter, type Href } from 'expo-router';
 import { ScrollView, StyleSheet, View } from 'react-native';
 import { useHeldNames, useHeldRecord, useOutbox } from '../../data/hooks';

@@ -1,4 +1,5 @@
-import type { Kind, RecordBase } from '@calvet/contract';
+import type { Kind } from '@calvet/contract/kinds';
+import type { RecordBase } from '@calvet/contract/record';
 import { useStore } from '../../data/store-context';
 import { useNote } from '../../ui/undo';
 

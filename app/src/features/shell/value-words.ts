@@ -1,5 +1,7 @@
-import { fieldAt, kindNamed, type AnyField, type AnyFields, type KindedRecord } from '@calvet/contract';
-import type { UnitSystem } from '@calvet/core';
+import { fieldAt } from '@calvet/contract/kind/field-at';
+import { kindNamed, type KindedRecord } from '@calvet/contract/kinds';
+import type { AnyField, AnyFields } from '@calvet/contract/kind/field';
+import type { UnitSystem } from '@calvet/core/units/quantity';
 import { day, figureWithUnit } from '../../ui/format';
 
 type Entry = Readonly<Record<string, unknown>>;

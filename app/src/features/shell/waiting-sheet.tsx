@@ -1,4 +1,4 @@
-import { isFirstKind } from '@calvet/contract';
+import { isFirstKind } from '@calvet/contract/kinds';
 import { useRouter } from 'expo-router';
 import { StyleSheet, View } from 'react-native';
 import { useHasRoom, useHeldNames, useIsKeptOnDevice, useOutbox } from '../../data/hooks';

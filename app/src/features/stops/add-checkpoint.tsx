@@ -1,4 +1,4 @@
-import type { Plan } from '@calvet/contract';
+import type { Plan } from '@calvet/contract/plan/plan';
 import { ownCheckpointFields, PHASE_WORDS, type Phase } from '@calvet/contract/plan/own-checkpoint';
 import { COVER_WORDS, TRADE_WORDS, type CoverEvent, type Trade } from '@calvet/contract/plan/work-words';
 import { useState } from 'react';

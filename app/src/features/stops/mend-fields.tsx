@@ -1,6 +1,6 @@
 import type { Checkpoint, Evidence } from '@calvet/contract/catalogue/catalogue';
 import { VERDICT_NOTE_MAX, READING_MAX, type ReadingOf, type Verdict } from '@calvet/contract/walk/verdict';
-import type { Quantity } from '@calvet/core';
+import type { Quantity } from '@calvet/core/units/quantity';
 import { v7 } from 'uuid';
 import { useKeep } from '../../data/use-keep';
 import { Labelled, NumberField } from '../../ui/field';

@@ -1,4 +1,4 @@
-import type { Storey } from '@calvet/contract';
+import type { Storey } from '@calvet/contract/plan/storey';
 import { layOutline } from '@calvet/contract/plan/lay-outline';
 import type { StopHere } from '@calvet/contract/walk/generate-walk';
 import { stretchesOf } from '@calvet/contract/walk/walking-order';

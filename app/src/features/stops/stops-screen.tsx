@@ -1,5 +1,6 @@
 import { workName } from '@calvet/contract/plan/work';
-import { SERVICE_WORDS, type Plan } from '@calvet/contract';
+import type { Plan } from '@calvet/contract/plan/plan';
+import { SERVICE_WORDS } from '@calvet/core/penetrations/service-words';
 import type { CalendarHere } from '@calvet/contract/calendar/calendar-here';
 import { inLevels } from '@calvet/contract/plan/plan-input';
 import { isToCome } from '@calvet/contract/calendar/hold';

@@ -1,5 +1,5 @@
 import { changedWalk, lookedAtIn, type LookedAt, type WalkChange } from '@calvet/contract/walk/changed-walk';
-import type { Plan } from '@calvet/contract';
+import type { Plan } from '@calvet/contract/plan/plan';
 import type { Walk } from '@calvet/contract/walk/generate-walk';
 import { useState } from 'react';
 

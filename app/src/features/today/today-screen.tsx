@@ -1,4 +1,4 @@
-import type { House } from '@calvet/contract';
+import type { House } from '@calvet/contract/house/house';
 import { checkpointsOf } from '@calvet/contract/calendar/calendar-here';
 import { isToCome, isWithin, together, type Hold } from '@calvet/contract/calendar/hold';
 import { workName, type Work } from '@calvet/contract/plan/work';

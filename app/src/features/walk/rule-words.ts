@@ -1,4 +1,4 @@
-import type { UnitSystem } from '@calvet/core';
+import type { UnitSystem } from '@calvet/core/units/quantity';
 import type { PenetrationRule } from '@calvet/core/penetrations/penetration-rule';
 import {
   FLAG_WORDS,

@@ -1,4 +1,4 @@
-import { notStored } from '@calvet/contract';
+import { notStored } from '@calvet/contract/record';
 import { areasAt } from '@calvet/contract/walk/areas-at';
 import type { StopHere, Walk } from '@calvet/contract/walk/generate-walk';
 import { newMend, type Mend, type MendBody } from '@calvet/contract/walk/mend';

@@ -3,7 +3,7 @@ import { itemId, planToBe } from '@calvet/contract/plan/item-key';
 import { PHASE_WORDS } from '@calvet/contract/plan/own-checkpoint';
 import type { Walk } from '@calvet/contract/walk/generate-walk';
 import { partOf } from '@calvet/contract/walk/round';
-import { ITEM_SUBJECT } from '@calvet/contract';
+import { ITEM_SUBJECT } from '@calvet/contract/photos/photo';
 import type { VerdictValue } from '@calvet/contract/walk/verdict';
 import { useRouter } from 'expo-router';
 import { useDeferredValue, useState, type ReactNode } from 'react';
