@@ -97,7 +97,7 @@ function Judgement({ judged, phase }: { readonly judged: JudgedPenetration; read
           <Text key={plane}>
             {planes.length > 1 ? `${PLANE_WORDS[plane]}: ` : ''}
             {isOwn ? 'As this house has it. ' : ''}
-            {reason === '' ? '' : `${reason}. `}
+            {reason === '' || reason === judgedWord(judged) ? '' : `${reason}. `}
             {said === 'fits' || instead === '' ? '' : `Instead: ${instead}.`}
           </Text>
         ),
