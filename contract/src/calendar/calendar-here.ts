@@ -1,6 +1,6 @@
 import { computeWith } from '@calvet/core/operation';
 import { Refusal } from '@calvet/core/refusal';
-import type { HousePath , CalendarInput } from '@calvet/core/calendar/calendar-input';
+import type { HousePath, CalendarInput } from '@calvet/core/calendar/calendar-input';
 import {
   holdPointsOperation,
   type CalendarFinding,
