@@ -1,5 +1,5 @@
 import type { Opening } from '@calvet/contract/plan/opening';
-import { useState } from 'react';
+import { useDeferredValue, useMemo, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import type { HouseView } from '../../data/as-drawn';
 import { usePreferences } from '../../data/preferences';
@@ -24,8 +24,12 @@ interface LostOpeningsProps {
 
 /** Openings of walls and roofs that are gone from the drawing: put into another wall, or deleted. */
 export function LostOpenings({ view, wall }: LostOpeningsProps) {
-  const parts = new Set(partsOf(view).map(({ id }) => id));
-  const lost = view.openings.filter(({ on }) => !parts.has(on));
+  // Nothing that is typed of a wall loses one: it is looked for once that is shown.
+  const settled = useDeferredValue(view);
+  const lost = useMemo(() => {
+    const parts = new Set(partsOf(settled).map(({ id }) => id));
+    return settled.openings.filter(({ on }) => !parts.has(on));
+  }, [settled]);
   return lost.length === 0 ? null : <LostCard lost={lost} wall={wall} />;
 }
 

@@ -4,7 +4,7 @@ import {
   type Opening,
   type OpeningUse,
 } from '@calvet/contract/plan/opening';
-import { useState } from 'react';
+import { memo, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import type { HouseView } from '../../data/as-drawn';
 import { usePreferences } from '../../data/preferences';
@@ -119,11 +119,22 @@ interface OpeningsPanelProps {
 }
 
 /** The openings of a wall or a roof: one line each, opened to be changed. */
-export function OpeningsPanel({ view, on, where, use = 'window' }: OpeningsPanelProps) {
+export function OpeningsPanel({ view, ...rest }: OpeningsPanelProps) {
+  return <Openings {...rest} houseId={view.house.id} all={view.openings} />;
+}
+
+interface OpeningsProps extends Omit<OpeningsPanelProps, 'view'> {
+  readonly houseId: string;
+  /** Of the house. */
+  readonly all: HouseView['openings'];
+}
+
+/** The same while nothing but their wall is typed. */
+const Openings = memo(function Openings({ houseId, all, on, where, use = 'window' }: OpeningsProps) {
   const { units } = usePreferences();
   const { createRecord } = useStore();
   const [openId, setOpenId] = useState<string | null>(null);
-  const openings = view.openings.filter((each) => each.on === on);
+  const openings = all.filter((each) => each.on === on);
   const add = (): void => {
     const [widthM, heightM] = USUAL[use];
     const body = {
@@ -137,7 +148,7 @@ export function OpeningsPanel({ view, on, where, use = 'window' }: OpeningsPanel
       alongM: null,
       buildUp: null,
     };
-    setOpenId(createRecord(view.house.id, 'opening', body));
+    setOpenId(createRecord(houseId, 'opening', body));
   };
   return (
     <View style={styles.openings}>
@@ -165,7 +176,7 @@ export function OpeningsPanel({ view, on, where, use = 'window' }: OpeningsPanel
       />
     </View>
   );
-}
+});
 
 const styles = StyleSheet.create({
   openings: { gap: space.s },
