@@ -1,4 +1,4 @@
-import { useCallback, useDeferredValue } from 'react';
+import { useCallback } from 'react';
 import type { HouseView } from '../data/as-drawn';
 import { useToday } from '../ui/use-today';
 import { useFound, type Found } from './use-found';
@@ -8,10 +8,7 @@ import type { LookAhead } from './walk-messages';
 /** What has to be looked at, and by when, as far as it is known. */
 export type WalkKnown = Partial<LookAhead> & Omit<Found<LookAhead>, 'data'>;
 
-/**
- * Finds what has to be looked at in a house, and by when: again whenever its plan changes, with each verdict, and on a new
- * day; once the page has shown what was pressed or typed.
- */
+/** Finds what has to be looked at in a house, and by when: again whenever its plan changes, with each verdict, on a new day. */
 export function useWalk(view: HouseView): WalkKnown {
   const { house, plans, storeys, zones, roofs, openings, features, works, verdicts } = view;
   const today = useToday();
@@ -19,6 +16,6 @@ export function useWalk(view: HouseView): WalkKnown {
     const planned = { plans, storeys, zones, roofs, openings, features, works };
     return lookAhead({ planned, verdicts, houseId: house.id, today });
   }, [house.id, plans, storeys, zones, roofs, openings, features, works, verdicts, today]);
-  const { data, ...state } = useFound(useDeferredValue(find));
+  const { data, ...state } = useFound(find);
   return { ...data, ...state };
 }

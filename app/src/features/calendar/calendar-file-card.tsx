@@ -141,7 +141,13 @@ export function CalendarFileCard({ view, plan, calendar }: CalendarFileCardProps
         As iCalendar, for any calendar that reads it. One that comes back moves the works that it knows.
       </Text>
       <View style={styles.row}>
-        <Button label="Save as iCalendar" icon="file-download-outline" onPress={() => void save()} />
+        <Button
+          label="Save as iCalendar"
+          icon="file-download-outline"
+          // While dates are worked out for works that were just made, the file would lack them.
+          disabled={works.some(({ id }) => !calendar.works.has(id))}
+          onPress={() => void save()}
+        />
         <FileButton
           label="Bring in a calendar"
           icon="file-upload-outline"
