@@ -13,13 +13,23 @@ export const SIZES = {
   enlarged: { width: 195, height: 422 },
 } as const satisfies Readonly<Record<string, Size>>;
 
-/** Gives the page another size, and waits until it stands in it. */
+/** Gives the page another size, and waits until it stands in it: pictures are drawn anew once their room is known. */
 export async function resize(page: Page, size: Size): Promise<void> {
   await page.setViewportSize(size);
   await page.evaluate(
     () =>
       new Promise<void>((resolve) => {
-        requestAnimationFrame(() => requestAnimationFrame(() => resolve()));
+        const QUIET_MS = 150;
+        const quiet = () => {
+          observer.disconnect();
+          requestAnimationFrame(() => requestAnimationFrame(() => resolve()));
+        };
+        let timer = setTimeout(quiet, QUIET_MS);
+        const observer = new MutationObserver(() => {
+          clearTimeout(timer);
+          timer = setTimeout(quiet, QUIET_MS);
+        });
+        observer.observe(document.body, { subtree: true, childList: true, attributes: true });
       }),
   );
 }
