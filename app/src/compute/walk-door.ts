@@ -63,25 +63,6 @@ function started(): Worker {
   return begun;
 }
 
-const LISTS: readonly (keyof Planned)[] = [
-  'plans',
-  'storeys',
-  'zones',
-  'roofs',
-  'openings',
-  'features',
-  'works',
-];
-
-const isSamePlan = (one: Planned | undefined, other: Planned): boolean =>
-  one !== undefined && LISTS.every((name) => one[name] === other[name]);
-
-const isSame = (one: WalkQuestion, other: WalkQuestion): boolean =>
-  one.houseId === other.houseId &&
-  one.today === other.today &&
-  one.verdicts === other.verdicts &&
-  isSamePlan(one.planned, other.planned);
-
 /** What of a house the worker needs. */
 const plannedIn = ({ plans, storeys, zones, roofs, openings, features, works }: Planned): Planned => ({
   plans,
@@ -92,6 +73,16 @@ const plannedIn = ({ plans, storeys, zones, roofs, openings, features, works }: 
   features,
   works,
 });
+
+/** True where every list of a plan is the one that is held. */
+const isSamePlan = (one: Planned, other: Planned): boolean =>
+  (Object.keys(plannedIn(one)) as readonly (keyof Planned)[]).every((name) => one[name] === other[name]);
+
+const isSame = (one: WalkQuestion, other: WalkQuestion): boolean =>
+  one.houseId === other.houseId &&
+  one.today === other.today &&
+  one.verdicts === other.verdicts &&
+  isSamePlan(one.planned, other.planned);
 
 function ask({ planned: wanted, houseId, verdicts, today }: WalkQuestion): Promise<LookAhead> {
   const at = started();

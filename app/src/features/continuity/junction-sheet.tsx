@@ -30,7 +30,7 @@ import { Sheet } from '../../ui/sheet';
 import { Text } from '../../ui/text';
 import { space } from '../../ui/tokens';
 import { PhotosCard } from '../record/photos-card';
-import { MARK_OF_JUDGED, TONE_OF_JUDGED } from '../walk/hole-words';
+import { JudgedMark } from '../walk/judged-mark';
 import { BARRIER_WORDS, MARK_OF_BARRIER } from './barrier-mark';
 import { JointPicture } from './joint-picture';
 
@@ -51,12 +51,7 @@ function Joined({ joining: { held, said } }: { readonly joining: Joining }) {
   if (held === null) return null;
   return (
     <View style={styles.joined} role="status">
-      <View style={styles.state}>
-        <LineMark mark={MARK_OF_JUDGED[held]} />
-        <Text look="section" tone={TONE_OF_JUDGED[held]}>
-          {JUDGED_WORDS[held]}
-        </Text>
-      </View>
+      <JudgedMark judged={held} word={JUDGED_WORDS[held]} />
       {said.map(({ held: heldThere, where, reason, instead }) => (
         <Text key={`${where} ${reason}`}>
           {where !== null && `${where}: `}

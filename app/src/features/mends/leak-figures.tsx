@@ -1,4 +1,9 @@
-import { LEAKING_CLASSES, type LeakFigure, type LeakingClass } from '@calvet/contract/plan/house-rules';
+import {
+  leakFigureFields,
+  LEAKING_CLASSES,
+  type LeakFigure,
+  type LeakingClass,
+} from '@calvet/contract/plan/house-rules';
 import { planToBe } from '@calvet/contract/plan/item-key';
 import { LEAK_WORDS } from '@calvet/contract/walk/mend';
 import { RULES_AS_GIVEN, rulesHere } from '@calvet/contract/walk/rules-here';
@@ -46,9 +51,9 @@ export function LeakFigures({ view }: { readonly view: HouseView }) {
                   value={here[part]}
                   isRequired
                   bounds={{
-                    kind: 'number',
-                    min: part === 'low' ? 0 : here[part === 'likely' ? 'low' : 'likely'],
-                    max: part === 'high' ? 10_000 : here[part === 'likely' ? 'high' : 'likely'],
+                    ...leakFigureFields[part].bounds,
+                    ...(part === 'low' ? {} : { min: here[part === 'likely' ? 'low' : 'likely'] }),
+                    ...(part === 'high' ? {} : { max: here[part === 'likely' ? 'high' : 'likely'] }),
                   }}
                   onCommit={(value, stage) => {
                     if (value !== null) set(name, { name, ...here, [part]: value }, stage);

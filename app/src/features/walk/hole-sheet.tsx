@@ -24,7 +24,6 @@ import { useKeep } from '../../data/use-keep';
 import { Button } from '../../ui/button';
 import { Choice, optionsOf } from '../../ui/choice';
 import { Labelled, NumberField } from '../../ui/field';
-import { LineMark } from '../../ui/line-mark';
 import { ManyChoice } from '../../ui/many-choice';
 import { OpenButton } from '../../ui/open-button';
 import { Sheet } from '../../ui/sheet';
@@ -33,7 +32,8 @@ import { space } from '../../ui/tokens';
 import { useToday } from '../../ui/use-today';
 import { GapField } from './gap-field';
 import { HoleMore } from './hole-more';
-import { holeName, judgedWord, MARK_OF_JUDGED, TONE_OF_JUDGED } from './hole-words';
+import { holeName, judgedWord } from './hole-words';
+import { JudgedMark } from './judged-mark';
 import type { Holes } from './use-holes';
 
 const WHATS = optionsOf(PENETRATION_WORDS);
@@ -80,12 +80,7 @@ function Judgement({ judged, phase }: { readonly judged: JudgedPenetration; read
   const { planes, cautions, asked, isUnknown, verdict } = judged;
   return (
     <View style={styles.judged} role="status">
-      <View style={styles.verdict}>
-        <LineMark mark={MARK_OF_JUDGED[verdict]} />
-        <Text look="section" tone={TONE_OF_JUDGED[verdict]}>
-          {judgedWord(judged)}
-        </Text>
-      </View>
+      <JudgedMark judged={verdict} word={judgedWord(judged)} />
       {isUnknown && (
         <Text tone="straw">
           It holds a word from a newer version of Calvet: nothing is lost, and its rules cannot be tried here.
@@ -276,6 +271,5 @@ function Recorded({ hole, view, holes, phase, onMove, onClose }: RecordedProps) 
 
 const styles = StyleSheet.create({
   judged: { gap: space.xs },
-  verdict: { flexDirection: 'row', alignItems: 'center', gap: space.s },
   row: { flexDirection: 'row', flexWrap: 'wrap', gap: space.s },
 });
