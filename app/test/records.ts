@@ -1,5 +1,5 @@
 import { BUILD_UP_LIBRARY, buildUpOf } from '@calvet/contract/installation/build-up-library';
-import { MADE_BY_HAND, type Area } from '@calvet/contract/installation/area';
+import { MADE_BY_HAND, PLAIN_AREA, type Area } from '@calvet/contract/installation/area';
 import type { AirtightnessTest, TestReading } from '@calvet/contract/airtightness/airtightness-test';
 import type { House } from '@calvet/contract/house/house';
 import { baseline } from '../../contract/test/baseline';
@@ -25,6 +25,7 @@ export function areaWith(more: Partial<Area> = {}): Area {
     grade: null,
     voidFraction: null,
     ...MADE_BY_HAND,
+    ...PLAIN_AREA,
     ...more,
   };
 }
@@ -80,6 +81,8 @@ export function viewWith(more: Partial<HouseView> = {}): HouseView {
     mends: [],
     works: [],
     areas: [],
+    thermalBridges: [],
+    defects: [],
     tests: [],
     photos: [],
     drawing: { state: 'none' },

@@ -7,7 +7,8 @@ import type { AirtightnessTest } from './airtightness/airtightness-test';
 import { testFigures } from './airtightness/test-figures';
 import { inputsFromHouse, takesFromHouse, type HouseInput } from './house-inputs';
 import type { House } from './house/house';
-import type { Area, BuildUpLayer } from './installation/area';
+import { MADE_BY_HAND, PLAIN_AREA, type Area } from './installation/area';
+import type { BuildUpLayer } from './installation/layer';
 import { areaFigures, envelopeFigures } from './installation/area-figures';
 import { BUILD_UP_LIBRARY, buildUpOf } from './installation/build-up-library';
 import type { RecordBase } from './record';
@@ -56,8 +57,8 @@ const areas: readonly Area[] = BUILD_UP_LIBRARY.map((entry, i) => ({
   buildUp: buildUpOf(entry),
   grade: entry.gradedLayer === null || i === 3 ? null : 'III',
   voidFraction: null,
-  item: null,
-  itemName: null,
+  ...MADE_BY_HAND,
+  ...PLAIN_AREA,
 }));
 const earlier = testOn('2031-03-02', 44);
 const later = testOn('2031-04-05', 41);

@@ -3,7 +3,8 @@ import { layersOf } from '@calvet/core/thermal/layer';
 import type { AirtightnessTest } from './airtightness/airtightness-test';
 import { budgetInput, countedRuns, testFigures, type TestFigures } from './airtightness/test-figures';
 import type { House } from './house/house';
-import { isJudged, type Area, type BuildUpLayer } from './installation/area';
+import { isJudged, type Area } from './installation/area';
+import type { BuildUpLayer } from './installation/layer';
 import { areaFigures, assemblyInput, envelopeFigures } from './installation/area-figures';
 import { planInputOf, type Drawing } from './plan/plan-input';
 

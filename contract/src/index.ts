@@ -86,12 +86,9 @@ export { houseSummary, type HouseSummary, type SummarisedHouse } from './house/h
 export { targetFigure, type Figures, type TargetFigure } from './airtightness/target-figure';
 export {
   area,
-  AREA_WORDS,
   GRADED_VOID_MAX,
   heatFlowOf,
   isJudged,
-  LAYER_WORDS,
-  layerFields,
   type Area,
   type AreaBody,
   type AreaInHand,
@@ -99,9 +96,12 @@ export {
   type KeptArea,
   type PlannedArea,
   type BuildUp,
-  type BuildUpLayer,
-  type LayerFigures,
+  PLAIN_AREA,
 } from './installation/area';
+export { AREA_WORDS } from './installation/area-words';
+export { NO_HEAT_TERMS, type HeatTerms } from './house/heat-terms';
+export { LAYER_WORDS, layerFields, type BuildUpLayer, type LayerFigures } from './installation/layer';
+export { framedLayer, materialLayer, resistanceLayer } from './installation/plain-layer';
 export {
   areaFigures,
   envelopeFigures,

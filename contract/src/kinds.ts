@@ -1,6 +1,9 @@
 import { airtightnessTest } from './airtightness/airtightness-test';
 import { house } from './house/house';
 import { area } from './installation/area';
+import { defect } from './installation/defect';
+import { material } from './installation/material';
+import { thermalBridge } from './installation/thermal-bridge';
 import type { AnyKind } from './kind/kind';
 import { photo } from './photos/photo';
 import { feature } from './plan/feature';
@@ -29,6 +32,8 @@ export const kinds = {
   feature,
   work,
   area,
+  thermalBridge,
+  defect,
   verdict,
   junction,
   penetration,
@@ -36,6 +41,7 @@ export const kinds = {
   airtightnessTest,
   photo,
   practice,
+  material,
 } as const;
 
 type Kinds = typeof kinds;

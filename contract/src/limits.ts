@@ -1,7 +1,9 @@
 export {
   CORNERS_MAX,
+  FILLS_MAX,
   LAYERS_MAX,
   OPENINGS_MAX,
+  REQUIREMENTS_MAX,
   WALL_LENGTH_MAX_M,
   WALL_THICKNESS_MAX_M,
   WALLS_MAX,
@@ -19,6 +21,11 @@ export const PHOTO_MARKS_MAX = 60;
 /** Of a key: what an item is, and the ids of two things that were drawn. */
 export const ITEM_KEY_MAX = 120;
 export const STRETCHES_MAX = 20;
+/** Of a build-up: kinds of fixings through one layer. Fills of one cavity: as many as are computed. */
+export const FIXINGS_MAX = 12;
+/** Of the name under which a library knows a material. */
+export const MATERIAL_ID_MAX = 60;
+export const CLIMATE_ID_MAX = 60;
 export const PLANNED_BUILD_UPS_MAX = 60;
 export const FEATURES_MAX = 1000;
 /** Parts of a house that are built in their own way, and checkpoints that are switched off. */

@@ -1,4 +1,4 @@
-import type { AreaInHand } from '../src/installation/area';
+import { MADE_BY_HAND, PLAIN_AREA, type AreaInHand } from '../src/installation/area';
 import { BUILD_UP_LIBRARY, buildUpOf } from '../src/installation/build-up-library';
 
 const [wall] = BUILD_UP_LIBRARY;
@@ -12,6 +12,6 @@ export const sampleArea: AreaInHand = {
   buildUp: buildUpOf(wall),
   grade: null,
   voidFraction: null,
-  item: null,
-  itemName: null,
+  ...MADE_BY_HAND,
+  ...PLAIN_AREA,
 };

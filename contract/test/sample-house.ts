@@ -1,3 +1,4 @@
+import { NO_HEAT_TERMS } from '../src/house/heat-terms';
 import type { HouseBody } from '../src/house/house';
 
 /** A house for tests: round sizes, the usual conventions. */
@@ -16,4 +17,5 @@ export const sampleHouse = {
   assemblyMethod: 'iso6946',
   filmConvention: 'iso',
   gradeSchool: 'voidFraction',
+  ...NO_HEAT_TERMS,
 } satisfies HouseBody;

@@ -1,8 +1,22 @@
 import { option } from './schema';
 
-/** What an area of the envelope is; `rim` is the band of a floor, `opening` a window or door. */
-export type EnvelopeKind = 'wall' | 'rim' | 'floor' | 'ceiling' | 'roof' | 'opening';
+/**
+ * What an area of the envelope is: `rim` the band of a floor, `atticWall` a wall towards a cold attic, `foundationWall` one
+ * of concrete or masonry under the ground or about it, `slab` a floor on the ground, `opening` a window or door.
+ */
+export type EnvelopeKind =
+  'wall' | 'atticWall' | 'foundationWall' | 'rim' | 'ceiling' | 'roof' | 'floor' | 'slab' | 'opening';
 
-export const ENVELOPE_KINDS: readonly EnvelopeKind[] = ['wall', 'rim', 'ceiling', 'roof', 'floor', 'opening'];
+export const ENVELOPE_KINDS: readonly EnvelopeKind[] = [
+  'wall',
+  'atticWall',
+  'foundationWall',
+  'rim',
+  'ceiling',
+  'roof',
+  'floor',
+  'slab',
+  'opening',
+];
 
 export const envelopeKind = option(...ENVELOPE_KINDS);

@@ -1,5 +1,6 @@
 import type { OperationName, OperationTypes } from './operations';
 import { calendarExample } from './calendar/calendar-example';
+import { traceExample } from './continuity/trace-example';
 import { planExample } from './plan/plan-example';
 
 const films = { filmConvention: 'iso', heatFlow: 'horizontal' } as const;
@@ -27,7 +28,9 @@ const observations = [
   { cavity },
 ];
 const framed = { cavityRsi: 3.7, frameRsi: 1.1, framingFraction: 0.15, thicknessM: 0.14 };
-const year = [-5, -4, 0, 6, 11, 15, 17, 16, 12, 7, 2, -3].map((outdoorTemperatureC) => ({
+const gypsum = { thicknessM: 0.0125, conductivityWmK: 0.25 };
+const monthsC = [-5, -4, 0, 6, 11, 15, 17, 16, 12, 7, 2, -3];
+const year = monthsC.map((outdoorTemperatureC) => ({
   indoorTemperatureC: 20,
   indoorRelativeHumidity: 0.45,
   outdoorTemperatureC,
@@ -97,7 +100,7 @@ export const examples: { readonly [Name in OperationName]: OperationTypes[Name][
     detached: true,
   },
   'thermal.assembly': {
-    layers: [{ thicknessM: 0.0125, conductivityWmK: 0.25 }, framed, { rsi: 1.1 }],
+    layers: [gypsum, framed, { rsi: 1.1 }],
     method: 'iso6946',
     ...films,
     gradeAdjustment: { school: 'voidFraction', layer: 1, grade: 'III' },
@@ -111,6 +114,7 @@ export const examples: { readonly [Name in OperationName]: OperationTypes[Name][
       { areaM2: 21, uValue: 1.1 },
     ],
     junctions: [{ lengthM: 38, psiWmK: 0.05 }],
+    points: [{ count: 2, chiWK: 0.5 }],
   },
   'thermal.requirements': {
     areas: [
@@ -245,43 +249,7 @@ export const examples: { readonly [Name in OperationName]: OperationTypes[Name][
     ...films,
     months: year,
   },
-  'continuity.trace': {
-    areas: [
-      { id: 'floor', kind: 'floor', airBarrierLayer: 'membrane', verified: true, sides: 1 },
-      { id: 'wall', kind: 'wall', airBarrierLayer: 'sheathing', verified: true },
-      { id: 'roof', kind: 'roof', airBarrierLayer: 'membrane', verified: true, sides: 1 },
-    ],
-    junctions: [
-      {
-        id: 'sill',
-        ends: [
-          { areaId: 'wall', place: 'bottom' },
-          { areaId: 'floor', place: 'side:1' },
-        ],
-        lengthM: 32,
-        state: 'sealed',
-      },
-      {
-        id: 'seam',
-        ends: [
-          { areaId: 'wall', place: 'left' },
-          { areaId: 'wall', place: 'right' },
-        ],
-        lengthM: 5.2,
-        state: 'sealed',
-      },
-      {
-        id: 'eaves',
-        ends: [
-          { areaId: 'wall', place: 'top' },
-          { areaId: 'roof', place: 'side:1' },
-        ],
-        lengthM: 32,
-        state: 'open',
-      },
-    ],
-    penetrations: [{ id: 'vent', areaId: 'roof', state: 'notSeen' }],
-  },
+  'continuity.trace': traceExample,
   'pathToTarget.evaluate': {
     q50M3h: 780,
     standardErrorLnQ50: 0.02,
@@ -311,6 +279,73 @@ export const examples: { readonly [Name in OperationName]: OperationTypes[Name][
         { x: 380, y: 760 },
       ],
     ],
+  },
+  'climate.degreeDays': { temperaturesC: monthsC },
+  'thermal.airSpace': {
+    thicknessM: 0.025,
+    heatFlow: 'horizontal',
+    emissivityInside: 0.05,
+    emissivityOutside: 0.9,
+  },
+  'thermal.ground': {
+    kind: 'slab',
+    areaM2: 96,
+    exposedPerimeterM: 40,
+    wallThicknessM: 0.35,
+    floorRsi: 1.2,
+    groundConductivityWmK: 1.5,
+    edge: { position: 'vertical', rsi: 2.9, thicknessM: 0.1, widthM: 0.6 },
+  },
+  'thermal.mixedFrame': {
+    restRsi: 0.4,
+    members: [
+      { areaM2: 6.2, rsi: 1.167 },
+      { areaM2: 1.9, rsi: 1.86 },
+    ],
+  },
+  'thermal.carbon': {
+    effectiveRsi: 3.4,
+    layers: [
+      { thicknessM: 0.0125, carbonKgM3: 210 },
+      { thicknessM: 0.14, share: 0.85, carbonKgM3: 140, agent: { kgM3: 2.2, gwp: 5, lostShare: 0.5 } },
+      { thicknessM: 0.14, share: 0.15, carbonKgM3: 100, storedKgM3: 740 },
+    ],
+  },
+  'thermal.payback': { extraCost: 2400, savedKwhPerYear: 1500, pricePerKwh: 0.16, discountRate: 0.03 },
+  'insulation.cavityFill': {
+    depthM: 0.14,
+    fills: [
+      { pressing: 'fibreLaw', thicknessM: 0.1, conductivityWmK: 0.039 },
+      { pressing: 'rigid', thicknessM: 0.05, conductivityWmK: 0.025 },
+    ],
+  },
+  'insulation.defectPrices': {
+    layers: [gypsum, framed, { rsi: 0.2 }],
+    ...films,
+    gradedLayer: 1,
+    areaM2: 62,
+    observedM2: 16,
+    heatingDegreeDaysKd: 3100,
+    defects: [
+      { id: 'behind the box', kind: 'void', areaM2: 0.03, minutes: 4 },
+      { id: 'pushed in', kind: 'pressed', areaM2: 0.2, rsi: 3, minutes: 5 },
+      { id: 'attic hatch', kind: 'bare', areaM2: 0.5, uValue: 1.9, minutes: 20 },
+    ],
+  },
+  'moisture.indoorYear': {
+    outdoor: monthsC.map((temperatureC) => ({ temperatureC, relativeHumidity: 0.82 })),
+    rule: 'humidityClass',
+    humidityClass: 3,
+  },
+  'moisture.vapourPlan': {
+    layers: [
+      { rsi: 0.06, sdDryM: 0.3 },
+      { rsi: 0, sdDryM: 8, sdDampM: 0.3, kind: 'sheet' },
+      { rsi: 3.6, sdDryM: 0.2 },
+      { rsi: 0.12, sdDryM: 2.5, sdDampM: 0.9, kind: 'board' },
+    ],
+    ...films,
+    months: year,
   },
   'plan.sizes': planExample,
   'calendar.holdPoints': calendarExample,

@@ -7,6 +7,14 @@
 export const LAYERS_MAX = 24;
 /** Kinds of fasteners through one build-up. */
 export const FASTENERS_MAX = 24;
+/** Fills that lie in one cavity. */
+export const FILLS_MAX = 6;
+/** Kinds of members that stand in one framed layer. */
+export const FRAME_MEMBERS_MAX = 100;
+/** Layers and parts of layers whose making is counted: of each framed layer its fill and its frame. */
+export const CARBON_LAYERS_MAX = 48;
+/** Defects of one area. */
+export const DEFECTS_MAX = 2000;
 /** Readings of one run, as a gauge logs them; by hand one takes ten. */
 export const READINGS_MAX = 500;
 /** Baseline readings on one side of a run: a gauge may log them for minutes. */

@@ -8,10 +8,13 @@ import { multiPointOperation } from './airtightness/multi-point';
 import { singlePointOperation } from './airtightness/single-point';
 import { stageComparisonOperation } from './airtightness/stage-comparison';
 import { zoneOperation } from './airtightness/zone';
+import { degreeDaysOperation } from './climate/degree-days';
 import { traceOperation } from './continuity/trace';
 import { bagsOperation } from './insulation/bags';
 import { battCompressionOperation } from './insulation/batt-compression';
+import { cavityFillOperation } from './insulation/cavity-fill';
 import { coverageOperation } from './insulation/coverage';
+import { defectPricesOperation } from './insulation/defect-prices';
 import { densitySamplesOperation } from './insulation/density-samples';
 import { depthOperation } from './insulation/depth';
 import { gradeOperation } from './insulation/grade';
@@ -22,8 +25,10 @@ import { hybridFillOperation } from './insulation/hybrid-fill';
 import { massPerAreaOperation } from './insulation/mass-per-area';
 import { samplingOperation } from './insulation/sampling';
 import { dryAndDampOperation } from './moisture/dry-and-damp';
+import { indoorYearOperation } from './moisture/indoor-year';
 import { interfacesOperation } from './moisture/interfaces';
 import { monthlyOperation } from './moisture/monthly';
+import { vapourPlanOperation } from './moisture/vapour-plan';
 import { computeWith, type Operation, type Progress } from './operation';
 import { onlyKnown } from './schema';
 import { pathToTargetOperation } from './path-to-target/evaluate';
@@ -31,11 +36,16 @@ import { voidsOperation } from './photo/voids';
 import { judgePenetrationOperation } from './penetrations/judge';
 import { planSizesOperation } from './plan/sizes';
 import { Refusal } from './refusal';
+import { airSpaceOperation } from './thermal/air-space';
 import { assemblyOperation } from './thermal/assembly';
+import { carbonOperation } from './thermal/carbon';
 import { designHeatLoadOperation } from './thermal/design-heat-load';
 import { doubleFramesOperation } from './thermal/double-frames';
+import { groundOperation } from './thermal/ground';
 import { houseThermalOperation } from './thermal/house';
 import { iSectionOperation } from './thermal/i-section';
+import { mixedFrameOperation } from './thermal/mixed-frame';
+import { paybackOperation } from './thermal/payback';
 import { thermalRequirementsOperation } from './thermal/requirements';
 import { studLayoutOperation } from './thermal/stud-layout';
 import { infiltrationOperation } from './ventilation/infiltration';
@@ -46,27 +56,37 @@ export const operations = {
   'insulation.bags': bagsOperation,
   'insulation.coverage': coverageOperation,
   'insulation.battCompression': battCompressionOperation,
+  'insulation.cavityFill': cavityFillOperation,
   'insulation.depth': depthOperation,
   'insulation.densitySamples': densitySamplesOperation,
   'insulation.massPerArea': massPerAreaOperation,
   'insulation.hybridFill': hybridFillOperation,
   'insulation.grade': gradeOperation,
   'insulation.sampling': samplingOperation,
+  'insulation.defectPrices': defectPricesOperation,
   'photo.voids': voidsOperation,
   'air.dewPoint': dewPointOperation,
+  'moisture.indoorYear': indoorYearOperation,
   'moisture.interfaces': interfacesOperation,
   'moisture.monthly': monthlyOperation,
   'moisture.dryAndDamp': dryAndDampOperation,
+  'moisture.vapourPlan': vapourPlanOperation,
   'air.density': airStateOperation,
+  'climate.degreeDays': degreeDaysOperation,
   'ventilation.requirement': ventilationRequirementOperation,
   'ventilation.infiltration': infiltrationOperation,
   'thermal.assembly': assemblyOperation,
+  'thermal.airSpace': airSpaceOperation,
   'thermal.studLayout': studLayoutOperation,
+  'thermal.mixedFrame': mixedFrameOperation,
   'thermal.doubleFrames': doubleFramesOperation,
   'thermal.iSection': iSectionOperation,
+  'thermal.ground': groundOperation,
   'thermal.house': houseThermalOperation,
   'thermal.requirements': thermalRequirementsOperation,
   'thermal.designHeatLoad': designHeatLoadOperation,
+  'thermal.carbon': carbonOperation,
+  'thermal.payback': paybackOperation,
   'airtightness.budget': budgetOperation,
   'airtightness.multiPoint': multiPointOperation,
   'airtightness.singlePoint': singlePointOperation,

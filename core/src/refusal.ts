@@ -30,6 +30,7 @@ export type RefusalCode =
   | 'not-ascending'
   | 'no-flow-increase'
   | 'regions-exceed-cavity'
+  | 'fills-exceed-cavity'
   | 'not-warmer-than-outdoors'
   | 'degenerate-corners'
   | 'beyond-horizon'

@@ -1,6 +1,8 @@
 import {
   BUILD_UP_LIBRARY,
   buildUpOf,
+  NO_HEAT_TERMS,
+  resistanceLayer,
   type AirtightnessTestBody,
   type BuildUp,
   type BuildUpLayer,
@@ -20,6 +22,7 @@ export const conventions = {
   assemblyMethod: 'iso6946',
   filmConvention: 'iso',
   gradeSchool: 'voidFraction',
+  ...NO_HEAT_TERMS,
 } as const;
 
 export function fromLibrary(id: string): BuildUp {
@@ -55,7 +58,10 @@ export const entrance = { use: 'entrance', widthM: 1.1, heightM: 2.1 } as const;
 export const door = { use: 'door', widthM: 0.9, heightM: 2.1 } as const;
 
 export function glazing(rsi: number, name: string): BuildUp {
-  const unit: BuildUpLayer = { id: idOf(`window ${name}`, '2026-09-01'), kind: 'resistance', name, rsi };
+  const unit: BuildUpLayer = {
+    id: idOf(`window ${name}`, '2026-09-01'),
+    ...resistanceLayer(name, rsi),
+  };
   return { name, layers: [unit], frameAlignment: null, gradedLayer: null };
 }
 

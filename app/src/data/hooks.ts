@@ -4,6 +4,7 @@ import { PRACTICE_ID } from '@calvet/contract/ledger';
 import { RESTORABLE_MS } from '@calvet/contract/limits';
 import type { Bodies, Kind, KindedRecord } from '@calvet/contract/kinds';
 import type { House } from '@calvet/contract/house/house';
+import type { Material } from '@calvet/contract/installation/material';
 import type { HouseSummary } from '@calvet/contract/house/house-summary';
 import { useEffect, useMemo, useState, useSyncExternalStore } from 'react';
 import useSWR from 'swr';
@@ -16,7 +17,7 @@ import { waitingIn } from './outbox-rules';
 import { useStore } from './store-context';
 import { SteadyViews } from './steady-view';
 import { viewWithTyped, withTyped, type AllTyped } from './typing';
-import { practiceIn, viewWithWaiting, withNewerHouses } from './waiting';
+import { materialsIn, practiceIn, viewWithWaiting, withNewerHouses } from './waiting';
 
 /** How often it is asked whether somebody else changed something, while the server cannot be heard and while it can. */
 const ASK_MS = 20_000;
@@ -129,6 +130,13 @@ export function usePractice(): Practice {
   const state = useOutbox();
   const typed = useAllTyped();
   return useMemo(() => withTyped(practiceIn(copies, state) ?? PRACTICE_TO_BE, typed), [copies, state, typed]);
+}
+
+/** Materials that the practice has for itself, beside those of the library. */
+export function useMaterials(): readonly Material[] {
+  const copies = useCopies();
+  const state = useOutbox();
+  return useMemo(() => materialsIn(copies, state), [copies, state]);
 }
 
 /**

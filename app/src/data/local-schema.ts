@@ -1,5 +1,4 @@
 import { broughtInPresentForm, wholeInPresentForm } from '@calvet/contract/former-form';
-import type { Change } from '@calvet/contract/changes/change';
 import type { House } from '@calvet/contract/house/house';
 import type { KindedRecord } from '@calvet/contract/kinds';
 import type { DBSchema, IDBPDatabase, IDBPTransaction, StoreNames } from 'idb';
@@ -170,17 +169,13 @@ export interface PicturesHeld {
   readonly bytes: number;
 }
 
-function presentChange(change: Change): Change {
-  return { ...change, body: broughtInPresentForm(change) };
-}
-
 export function presentRecord(item: KindedRecord): KindedRecord {
   return { ...item, record: wholeInPresentForm(item.kind, item.record.id, item.record) } as KindedRecord;
 }
 
 /** What waits, in the form that records have now. */
 function presentWaiting<W extends Pending | Troubled>(waiting: W): W {
-  const change = presentChange(waiting.change);
+  const change = broughtInPresentForm(waiting.change);
   if (!('trouble' in waiting) || waiting.trouble.kind !== 'conflict') return { ...waiting, change };
   return {
     ...waiting,

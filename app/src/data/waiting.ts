@@ -1,4 +1,5 @@
 import { PRACTICE_ID, type LedgerKind } from '@calvet/contract/ledger';
+import type { Material } from '@calvet/contract/installation/material';
 import type { House } from '@calvet/contract/house/house';
 import type { Practice } from '@calvet/contract/practice/practice';
 import {
@@ -68,3 +69,10 @@ export const practiceIn = (
   copies: ReadonlyMap<string, LedgerCopy>,
   state: OutboxState,
 ): Practice | undefined => viewWithWaiting('practice', copies.get(PRACTICE_ID), PRACTICE_ID, state)?.practice;
+
+/** Materials of the practice, as they are held here with what waits. */
+export const materialsIn = (
+  copies: ReadonlyMap<string, LedgerCopy>,
+  state: OutboxState,
+): readonly Material[] =>
+  viewWithWaiting('practice', copies.get(PRACTICE_ID), PRACTICE_ID, state)?.materials ?? [];

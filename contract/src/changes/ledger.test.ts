@@ -1,3 +1,4 @@
+import { MADE_BY_HAND, PLAIN_AREA } from '../installation/area';
 import fc from 'fast-check';
 import type { Change, ChangeOp, ChangeOutcome } from './change';
 import { LedgerServer } from '../../test/ledger-server';
@@ -131,7 +132,13 @@ describe('two phones create the same record, under an id that both derive', () =
     const server = new Server();
     const first = change('create', 0, { name: 'Wall', grade: 'I' });
     const again = {
-      ...change('create', 0, { name: 'West', grade: null, voidFraction: null, item: null, itemName: null }),
+      ...change('create', 0, {
+        name: 'West',
+        grade: null,
+        voidFraction: null,
+        ...MADE_BY_HAND,
+        ...PLAIN_AREA,
+      }),
       seen: [first.changeId],
     };
     server.take([first], 'a');

@@ -284,13 +284,9 @@ function changedRecord(current: LedgerRecord | undefined, change: Change, ledger
 
 /** What was taken under a change's id is what comes under it now. */
 function isSameContent(change: Change, { kind, recordId, op, body, parts }: AcceptedChange): boolean {
-  return (
-    change.kind === kind &&
-    change.id === recordId &&
-    change.op === op &&
-    dequal(change.body, broughtInPresentForm({ op, kind, id: recordId, body })) &&
-    dequal(change.parts ?? [], parts ?? [])
-  );
+  if (change.kind !== kind || change.id !== recordId || change.op !== op) return false;
+  const taken = broughtInPresentForm({ op, kind, id: recordId, body, parts: parts ?? [] });
+  return dequal(change.body, taken.body) && dequal(change.parts ?? [], taken.parts);
 }
 
 /** The record, where more than a change that was taken, now or before, brought it to where it is. */

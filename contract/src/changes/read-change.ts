@@ -150,7 +150,7 @@ export function readChange(input: unknown, i: number): ReadChange {
       message: `Known kinds of record: ${KINDS.join(', ')}.`,
     });
   }
-  const change = { ...given, body: broughtInPresentForm(given) };
+  const change = broughtInPresentForm({ ...given, kind: given.kind });
   const parts = change.parts ?? [];
   const refusal =
     bodyRefusal(change.kind, change.op, change.body) ??

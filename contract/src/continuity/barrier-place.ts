@@ -1,4 +1,5 @@
-import type { BuildUp, BuildUpLayer } from '../installation/area';
+import type { BuildUp } from '../installation/area';
+import type { BuildUpLayer } from '../installation/layer';
 import { AIR_BARRIER_WORDS, type AirBarrier } from '../plan/schools';
 
 /** What keeps air out of an area, in words: a window or door is tight in itself. */

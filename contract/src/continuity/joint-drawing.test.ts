@@ -3,6 +3,7 @@ import { FRAMED, oddHouse, plannedOf } from '../../test/sample-plan';
 import { walked } from '../../test/sample-walk';
 import { BUILD_UP_LIBRARY, buildUpOf } from '../installation/build-up-library';
 import type { BuildUp } from '../installation/area';
+import { framedLayer, materialLayer } from '../installation/plain-layer';
 import type { AirBarrier } from '../plan/schools';
 import type { PlanPlace } from '../plan/storey';
 import { barrierFace, thicknessOf } from './barrier-place';
@@ -24,10 +25,7 @@ const plain = (...thicknesses: readonly number[]): BuildUp => ({
   gradedLayer: null,
   layers: thicknesses.map((thicknessM, i) => ({
     id: `layer ${i}`,
-    kind: 'material',
-    name: '',
-    thicknessM,
-    conductivityWmK: 0.1,
+    ...materialLayer('', thicknessM, 0.1),
   })),
 });
 const far = (a: PlanPlace, b: PlanPlace): number => Math.hypot(a.xM - b.xM, a.yM - b.yM);
@@ -160,12 +158,12 @@ describe('the air barrier lies', () => {
     if (lining === undefined) throw new Error('no layers');
     const space = {
       id: 'space',
-      kind: 'framed' as const,
-      name: 'Service space',
-      cavityRsi: 0.18,
-      frameRsi: 0.4,
-      framingFraction: 0.1,
-      thicknessM: 0.045,
+      ...framedLayer('Service space', {
+        cavityRsi: 0.18,
+        frameRsi: 0.4,
+        framingFraction: 0.1,
+        thicknessM: 0.045,
+      }),
     };
     expect(barrierFace({ ...wall, layers: [lining, space, ...rest] }, 'barrierInnerMembrane')).toBe(2);
   });

@@ -1,4 +1,5 @@
-import type { BuildUp, BuildUpLayer } from '../installation/area';
+import type { BuildUp } from '../installation/area';
+import type { BuildUpLayer } from '../installation/layer';
 import type { PlanPlace } from '../plan/storey';
 import type { JunctionItem } from '../walk/junction-items';
 import type { AreaHere } from '../walk/generate-walk';

@@ -5,6 +5,7 @@ import type { ReferenceMethod } from '@calvet/core/airtightness/reference-condit
 import type { TargetQuantity } from '@calvet/core/airtightness/budget';
 import { figure, filled, group, option, orNull, text } from '../kind/field';
 import { kindOf } from '../kind/kind';
+import { heatTermFields, type HeatTerms } from './heat-terms';
 import { NAME_MAX } from '../limits';
 import type { Stored } from '../record';
 
@@ -18,7 +19,7 @@ export interface HouseTarget {
 }
 
 /** A house and what is asked of it. Sizes in SI. */
-export interface HouseBody {
+export interface HouseBody extends HeatTerms {
   readonly name: string;
   readonly place: string;
   readonly builder: string;
@@ -72,5 +73,6 @@ export const house = kindOf<HouseBody>()({
       voidFraction: 'Share of void, ANSI 301',
       airVoid: 'Air-void level, ISO 6946',
     }),
+    ...heatTermFields,
   },
 });

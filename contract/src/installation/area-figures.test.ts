@@ -1,8 +1,9 @@
 import type { HouseBody } from '../house/house';
 import { sampleHouse as house } from '../../test/sample-house';
 import { bodySchemas } from '../schemas';
-import { MADE_BY_HAND, type AreaInHand } from './area';
+import { MADE_BY_HAND, PLAIN_AREA, type AreaInHand } from './area';
 import { areaFigures, envelopeFigures } from './area-figures';
+import { framedLayer } from './plain-layer';
 import { BUILD_UP_LIBRARY, buildUpOf, libraryFor } from './build-up-library';
 
 const areaWith = (id: string, grade: AreaInHand['grade'], areaM2: number | null = 50): AreaInHand => {
@@ -16,6 +17,7 @@ const areaWith = (id: string, grade: AreaInHand['grade'], areaM2: number | null 
     grade,
     voidFraction: null,
     ...MADE_BY_HAND,
+    ...PLAIN_AREA,
   };
 };
 
@@ -94,14 +96,7 @@ test('both schools of grade are offered and differ', () => {
 });
 
 test('a build-up that cannot be computed says why and leaves the others standing', () => {
-  const frame = {
-    kind: 'framed',
-    name: '',
-    cavityRsi: 3,
-    frameRsi: 1,
-    framingFraction: 0.6,
-    thicknessM: null,
-  } as const;
+  const frame = framedLayer('', { cavityRsi: 3, frameRsi: 1, framingFraction: 0.6, thicknessM: null });
   const broken: AreaInHand = {
     ...areaWith('framed-wall-140', null),
     buildUp: {

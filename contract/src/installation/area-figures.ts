@@ -5,10 +5,14 @@ import { houseThermalOperation, type HouseThermal } from '@calvet/core/thermal/h
 import { Refusal } from '@calvet/core/refusal';
 import type { Finding } from '@calvet/core/finding';
 import type { GradeAdjustment } from '@calvet/core/thermal/grade-adjustment';
-import type { LayerInput } from '@calvet/core/thermal/layer';
+import { filmsOf, type FilmChoice } from '@calvet/core/thermal/films';
+import type { CavityFill } from '@calvet/core/insulation/cavity-fill';
 import type { HouseBody } from '../house/house';
 import { refusalFromCore, type FieldRefusal } from '../refusal-of';
-import { heatFlowOf, isJudged, type AreaInHand, type BuildUp, type BuildUpLayer } from './area';
+import { heatFlowOf, isJudged, type AreaInHand, type BuildUp } from './area';
+import { groundInputOf, uInGround } from './area-in-ground';
+import { buildUpAssembly, type BuildUpAssembly, type Surroundings } from './build-up-assembly';
+import type { BuildUpLayer } from './layer';
 
 /** U and R of an area seen one way. */
 export interface Worth {
@@ -21,6 +25,8 @@ export type AreaFigures =
   | {
       readonly state: 'figures';
       readonly labelled: Worth;
+      /** As framed, without what fixings lead away. */
+      readonly unfixed: Worth;
       readonly framed: Worth;
       /** Equal to `framed` while nobody judged the area. */
       readonly built: Worth;
@@ -28,6 +34,12 @@ export type AreaFigures =
       readonly gradeCostWK: number | null;
       /** Area of the same build-up left empty that would lose as much, m². */
       readonly equivalentEmptyAreaM2: number | null;
+      /** It lies in the ground, and its figures are with it. */
+      readonly isInGround: boolean;
+      /** What several fills make of a cavity, by the layer's id. */
+      readonly fillings: ReadonlyMap<string, CavityFill>;
+      /** Layer from which on nothing counts, since air from outside moves in it. */
+      readonly openFrom: number | null;
       /** What the computation has to say, and what is asked about since it may be a slip of a unit. */
       readonly findings: readonly Finding[];
     }
@@ -49,38 +61,27 @@ export interface EnvelopeFigures {
   readonly shareOfEnvelope: number | null;
 }
 
-function coreLayer(layer: BuildUpLayer): LayerInput {
-  switch (layer.kind) {
-    case 'resistance':
-      return { rsi: layer.rsi };
-    case 'material':
-      return { thicknessM: layer.thicknessM, conductivityWmK: layer.conductivityWmK };
-    case 'framed':
-      return {
-        cavityRsi: layer.cavityRsi,
-        frameRsi: layer.frameRsi,
-        framingFraction: layer.framingFraction,
-        thicknessM: layer.thicknessM ?? undefined,
-      };
-  }
-}
-
-function withoutFraming(layer: LayerInput): LayerInput {
-  return layer.framingFraction === undefined ? layer : { ...layer, framingFraction: 0 };
-}
-
 /** The layer whose installation is graded, or null where none is or it was taken out. */
 export function gradedLayerOf({ layers, gradedLayer }: BuildUp): BuildUpLayer | null {
   return layers.find(({ id }) => id === gradedLayer) ?? null;
 }
 
-function ungradedInput(house: HouseBody, area: AreaInHand): AssemblyInput {
+const surroundingsOf = ({ filmConvention }: HouseBody, { kind }: AreaInHand): Surroundings => ({
+  filmConvention,
+  heatFlow: heatFlowOf(kind),
+});
+
+function inputOf(
+  house: HouseBody,
+  area: AreaInHand,
+  { layers, films, fasteners }: BuildUpAssembly,
+): AssemblyInput {
   return {
-    layers: area.buildUp.layers.map(coreLayer),
+    layers,
     method: house.assemblyMethod,
     frameAlignment: area.buildUp.frameAlignment ?? undefined,
-    filmConvention: house.filmConvention,
-    heatFlow: heatFlowOf(area.kind),
+    ...films,
+    ...(fasteners.length === 0 ? {} : { fasteners }),
     areaM2: area.areaM2 ?? undefined,
   };
 }
@@ -97,27 +98,59 @@ function adjustmentOf(house: HouseBody, area: AreaInHand, layer: number): GradeA
   return grade === null ? undefined : { school: house.gradeSchool, layer, grade };
 }
 
-/** An area as the computation of build-ups takes it, by the conventions that its house follows. */
-export function assemblyInput(house: HouseBody, area: AreaInHand): AssemblyInput {
-  const gradedLayer = area.buildUp.layers.findIndex(({ id }) => id === area.buildUp.gradedLayer);
+function gradedInput(house: HouseBody, area: AreaInHand, built: BuildUpAssembly): AssemblyInput {
+  const { gradedLayer } = built;
   const gradeAdjustment = gradedLayer < 0 ? undefined : adjustmentOf(house, area, gradedLayer);
-  return { ...ungradedInput(house, area), gradeAdjustment };
+  return { ...inputOf(house, area, built), gradeAdjustment };
+}
+
+/**
+ * An area as the computation of build-ups takes it, by the conventions that its house follows.
+ * @throws {Refusal} of what lies in a cavity
+ */
+export const assemblyInput = (house: HouseBody, area: AreaInHand): AssemblyInput =>
+  gradedInput(house, area, buildUpAssembly(area.buildUp, surroundingsOf(house, area)));
+
+/** U of an area in the ground, from the U of its layers; as it is, of one that lies in none. */
+function throughGround(area: AreaInHand, films: FilmChoice): (uValue: number) => number {
+  const { ground: lies, kind, areaM2 } = area;
+  const ofLayers = lies === null ? null : groundInputOf(lies, kind, areaM2);
+  if (ofLayers === null) return (uValue) => uValue;
+  const { insideRsi, outsideRsi } = filmsOf(films);
+  return (uValue) => uInGround(ofLayers(Math.max(0, 1 / uValue - insideRsi - outsideRsi)), kind);
 }
 
 /** The figures of one area, by the conventions that its house follows. */
 export function areaFigures(house: HouseBody, area: AreaInHand): AreaFigures {
-  const input = ungradedInput(house, area);
+  const surroundings = surroundingsOf(house, area);
   try {
-    const labelled = computeWith(assemblyOperation, { ...input, layers: input.layers.map(withoutFraming) });
-    const built = computeWith(assemblyOperation, assemblyInput(house, area));
+    const inPlace = buildUpAssembly(area.buildUp, surroundings);
+    const byLabels = buildUpAssembly(area.buildUp, surroundings, { labelled: true });
+    const input = gradedInput(house, area, inPlace);
+    const labelled = computeWith(assemblyOperation, inputOf(house, area, byLabels));
+    const built = computeWith(assemblyOperation, input);
+    const isInGround = area.ground !== null;
+    const of = throughGround(area, inPlace.films);
+    const worthOf = (uValue: number): Worth => worth({ uValue: of(uValue) });
+    const framed = worthOf(built.plainUValue);
+    const asBuilt = worthOf(built.uValue);
     return {
       state: 'figures',
-      labelled: worth(labelled),
-      framed: worth({ uValue: built.plainUValue }),
-      built: worth(built),
-      gradeCostWK: built.price?.deltaUAWK ?? null,
-      equivalentEmptyAreaM2: built.price?.equivalentEmptyAreaM2 ?? null,
-      findings: [...built.findings, ...doubtsOfLayers(input)],
+      labelled: worthOf(labelled.uValue),
+      unfixed: worthOf(1 / built.totalRsi),
+      framed,
+      built: asBuilt,
+      gradeCostWK:
+        built.price === null || area.areaM2 === null
+          ? null
+          : isInGround
+            ? (asBuilt.uValue - framed.uValue) * area.areaM2
+            : built.price.deltaUAWK,
+      equivalentEmptyAreaM2: isInGround ? null : (built.price?.equivalentEmptyAreaM2 ?? null),
+      isInGround,
+      fillings: inPlace.fillings,
+      openFrom: inPlace.openFrom,
+      findings: [...built.findings, ...inPlace.findings, ...doubtsOfLayers(input)],
     };
   } catch (error) {
     if (!(error instanceof Refusal)) throw error;

@@ -6,51 +6,23 @@ import {
   figure,
   filled,
   formerly,
+  group,
   id,
   list,
   mergedGroup,
   option,
   orNull,
   said,
-  shape,
   text,
   unsaid,
 } from '../kind/field';
 import { kindOf } from '../kind/kind';
 import { ITEM_KEY_MAX, LAYERS_MAX, NAME_MAX } from '../limits';
 import type { Stored } from '../record';
+import { groundFields, type AreaGround } from './area-ground';
+import { AREA_WORDS } from './area-words';
 import { layersWithIds } from './former-build-up';
-
-/** What part of the envelope an area is, in words; `opening` is a window or door. */
-export const AREA_WORDS = {
-  wall: 'Wall',
-  rim: 'Rim',
-  ceiling: 'Ceiling',
-  roof: 'Roof',
-  floor: 'Floor',
-  opening: 'Window or door',
-} as const satisfies Readonly<Record<EnvelopeKind, string>>;
-
-/** What a layer is: its resistance known, its material known, or framed. */
-export type LayerFigures =
-  | { readonly kind: 'resistance'; readonly name: string; readonly rsi: number }
-  | {
-      readonly kind: 'material';
-      readonly name: string;
-      readonly thicknessM: number;
-      readonly conductivityWmK: number;
-    }
-  | {
-      readonly kind: 'framed';
-      readonly name: string;
-      readonly cavityRsi: number;
-      readonly frameRsi: number;
-      readonly framingFraction: number;
-      readonly thicknessM: number | null;
-    };
-
-/** A layer of a build-up. */
-export type BuildUpLayer = LayerFigures & { readonly id: string };
+import { layerFields, type BuildUpLayer } from './layer';
 
 /** Layers of an area, inside → outside. */
 export interface BuildUp {
@@ -60,6 +32,23 @@ export interface BuildUp {
   readonly frameAlignment: FrameAlignment | null;
   /** Id of the layer whose installation is graded; null where there is none, as in a window. */
   readonly gradedLayer: string | null;
+}
+
+/** Where a claimed R stands: on the label, in the drawing, in the contract, or in somebody's word. */
+export type ClaimedBy = 'label' | 'drawing' | 'contract' | 'word';
+
+export const CLAIMED_BY_WORDS = {
+  label: 'Label',
+  drawing: 'Drawing',
+  contract: 'Contract',
+  word: 'Somebody’s word',
+} as const satisfies Readonly<Record<ClaimedBy, string>>;
+
+/** A least R or a greatest U that is asked of one area, or what is asked of another kind: the rim “as the wall”. */
+export interface OwnRequirement {
+  readonly leastRsi: number | null;
+  readonly greatestUValue: number | null;
+  readonly asKind: EnvelopeKind | null;
 }
 
 /** An area of the envelope with its build-up and the grade of its insulation work. */
@@ -76,6 +65,13 @@ export interface AreaBody {
   readonly grade: InstallationGrade | null;
   /** Share of void in the cavity, where that is more than any grade allows; it counts in place of a grade. Else null. */
   readonly voidFraction: number | null;
+  /** R that somebody claims for it, and on whose word; null: nobody does. */
+  readonly claimedRsi: number | null;
+  readonly claimedBy: ClaimedBy | null;
+  /** How it lies in the ground; null: it does not. */
+  readonly ground: AreaGround | null;
+  /** What is asked of it in place of what is asked of its kind. */
+  readonly requirement: OwnRequirement | null;
   /** Key of the part of the drawing that it is; null: made by hand. */
   readonly item: string | null;
   /** What that part was called when the area was last entered. */
@@ -84,6 +80,9 @@ export interface AreaBody {
 
 /** What an area that is no part of a drawing says of that. */
 export const MADE_BY_HAND = { item: null, itemName: null } as const;
+
+/** Of an area for which nobody claims anything, of which nothing more is asked, and that lies in no ground. */
+export const PLAIN_AREA = { claimedRsi: null, claimedBy: null, ground: null, requirement: null } as const;
 
 /** What of an area the drawing may say. */
 export interface PlannedArea {
@@ -109,44 +108,20 @@ export const isJudged = ({ grade, voidFraction }: Pick<AreaBody, 'grade' | 'void
 
 const HEAT_FLOW: Readonly<Record<EnvelopeKind, HeatFlow>> = {
   wall: 'horizontal',
+  atticWall: 'horizontal',
+  foundationWall: 'horizontal',
   rim: 'horizontal',
   opening: 'horizontal',
   ceiling: 'up',
   roof: 'up',
   floor: 'down',
+  slab: 'down',
 };
 
 /** Which way heat leaves through an area of this kind in winter. */
 export function heatFlowOf(kind: EnvelopeKind): HeatFlow {
   return HEAT_FLOW[kind];
 }
-
-const rsi = (label: string, above: boolean) =>
-  figure(label, 'resistance', above ? { above: 0, max: 100 } : { min: 0, max: 100 });
-const layerName = text('', NAME_MAX);
-const thickness = figure('', 'thickness', { above: 0, max: 5 });
-
-/** How a layer can be given, in words. */
-export const LAYER_WORDS = { resistance: 'Known R', material: 'Material', framed: 'Framed' } as const;
-
-/** What each shape of layer is given by. */
-export const layerFields = shape<BuildUpLayer>(LAYER_WORDS, {
-  resistance: { id: id(''), name: layerName, rsi: rsi('R', false) },
-  material: {
-    id: id(''),
-    name: layerName,
-    thicknessM: thickness,
-    conductivityWmK: figure('', 'conductivity', { above: 0, max: 500 }),
-  },
-  framed: {
-    id: id(''),
-    name: layerName,
-    cavityRsi: rsi('cavity R', true),
-    frameRsi: rsi('frame R', true),
-    framingFraction: figure('framing', 'share', { min: 0, max: 1 }),
-    thicknessM: orNull(thickness),
-  },
-});
 
 /** What a build-up is given by. */
 export const buildUpFields = {
@@ -177,6 +152,19 @@ export const area = kindOf<AreaBody>()({
     buildUp: formerly(orNull(mergedGroup<BuildUp>('Build-up', buildUpFields)), layersWithIds),
     grade: orNull(option('Grade', { I: 'I', II: 'II', III: 'III' })),
     voidFraction: unsaid(orNull(figure('Void', 'share', { above: GRADED_VOID_MAX, max: 1 })), null),
+    claimedRsi: unsaid(orNull(figure('Claimed R', 'resistance', { above: 0, max: 100 })), null),
+    claimedBy: unsaid(orNull(option('Claimed by', CLAIMED_BY_WORDS)), null),
+    ground: unsaid(orNull(group<AreaGround>('In the ground', groundFields)), null),
+    requirement: unsaid(
+      orNull(
+        group<OwnRequirement>('Asked of it', {
+          leastRsi: orNull(figure('at least R', 'resistance', { above: 0, max: 100 })),
+          greatestUValue: orNull(figure('at most U', 'transmittance', { above: 0, max: 20 })),
+          asKind: orNull(option('as the', AREA_WORDS)),
+        }),
+      ),
+      null,
+    ),
     item: unsaid(said('Part of the drawing', ITEM_KEY_MAX), null),
     itemName: unsaid(said('What it was drawn as', NAME_MAX * 2), null),
   },

@@ -1,3 +1,4 @@
+import { resistanceLayer } from './plain-layer';
 import { BUILD_UP_LIBRARY, buildUpOf, kindsSuiting } from './build-up-library';
 
 test.each(BUILD_UP_LIBRARY)('$name suits the kinds that it is for, whatever was changed in it', (entry) => {
@@ -7,7 +8,7 @@ test.each(BUILD_UP_LIBRARY)('$name suits the kinds that it is for, whatever was 
 });
 
 test('of a build-up of one’s own nothing is known', () => {
-  const own = { kind: 'resistance', id: '018f0000-0000-7000-8000-000000000001', name: '', rsi: 1 } as const;
+  const own = { id: '018f0000-0000-7000-8000-000000000001', ...resistanceLayer('', 1) };
   expect(kindsSuiting({ name: 'Own', layers: [own], frameAlignment: null, gradedLayer: null })).toBeNull();
 });
 

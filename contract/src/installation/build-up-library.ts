@@ -1,7 +1,9 @@
 import { fromSi, type UnitSystem } from '@calvet/core/units/quantity';
 import type { EnvelopeKind } from '@calvet/core/envelope-kind';
 import { v5 } from 'uuid';
-import type { BuildUp, LayerFigures } from './area';
+import type { BuildUp } from './area';
+import type { LayerFigures } from './layer';
+import { framedLayer, materialLayer, resistanceLayer } from './plain-layer';
 
 /** A build-up to start from, and the kinds of area that it suits. */
 export interface LibraryBuildUp extends Omit<BuildUp, 'name' | 'layers' | 'gradedLayer'> {
@@ -16,30 +18,17 @@ export interface LibraryBuildUp extends Omit<BuildUp, 'name' | 'layers' | 'grade
 
 const WOOD_CONDUCTIVITY_WMK = 0.12;
 
-const material = (name: string, thicknessM: number, conductivityWmK: number): LayerFigures => ({
-  kind: 'material',
-  name,
-  thicknessM,
-  conductivityWmK,
-});
-const resistance = (name: string, rsi: number): LayerFigures => ({ kind: 'resistance', name, rsi });
-const framed = (
-  name: string,
-  thicknessM: number,
-  cavityRsi: number,
-  framingFraction: number,
-): LayerFigures => ({
-  kind: 'framed',
-  name,
-  thicknessM,
-  cavityRsi,
-  frameRsi: thicknessM / WOOD_CONDUCTIVITY_WMK,
-  framingFraction,
-});
+const framed = (name: string, thicknessM: number, cavityRsi: number, framingFraction: number): LayerFigures =>
+  framedLayer(name, {
+    thicknessM,
+    cavityRsi,
+    frameRsi: thicknessM / WOOD_CONDUCTIVITY_WMK,
+    framingFraction,
+  });
 
-const plasterboard = material('Plasterboard', 0.0125, 0.25);
-const sheathing = material('Wood sheathing', 0.012, 0.13);
-const cladding = resistance('Ventilated cladding', 0.08);
+const plasterboard = materialLayer('Plasterboard', 0.0125, 0.25);
+const sheathing = materialLayer('Wood sheathing', 0.012, 0.13);
+const cladding = resistanceLayer('Ventilated cladding', 0.08);
 
 /**
  * Starter library: common build-ups with usual conductivities and framing fractions, meant to be adjusted
@@ -70,7 +59,7 @@ export const BUILD_UP_LIBRARY: readonly LibraryBuildUp[] = [
       plasterboard,
       framed('Studs {140}, batts', 0.14, 3.7, 0.23),
       sheathing,
-      material('Outside board', 0.05, 0.036),
+      materialLayer('Outside board', 0.05, 0.036),
       cladding,
     ],
     frameAlignment: null,
@@ -83,7 +72,7 @@ export const BUILD_UP_LIBRARY: readonly LibraryBuildUp[] = [
     layers: [
       plasterboard,
       framed('Inner studs {90}', 0.09, 2.25, 0.16),
-      material('Gap, dense-packed', 0.12, 0.04),
+      materialLayer('Gap, dense-packed', 0.12, 0.04),
       framed('Outer studs {90}', 0.09, 2.25, 0.2),
       sheathing,
       cladding,
@@ -96,10 +85,10 @@ export const BUILD_UP_LIBRARY: readonly LibraryBuildUp[] = [
     name: 'Masonry, cavity batts {150}',
     kinds: ['wall'],
     layers: [
-      material('Plaster', 0.013, 0.5),
-      material('Inner leaf, block', 0.1, 0.18),
-      material('Cavity batts', 0.15, 0.034),
-      material('Outer leaf, brick', 0.1025, 0.77),
+      materialLayer('Plaster', 0.013, 0.5),
+      materialLayer('Inner leaf, block', 0.1, 0.18),
+      materialLayer('Cavity batts', 0.15, 0.034),
+      materialLayer('Outer leaf, brick', 0.1025, 0.77),
     ],
     frameAlignment: null,
     gradedLayer: 2,
@@ -110,7 +99,7 @@ export const BUILD_UP_LIBRARY: readonly LibraryBuildUp[] = [
     kinds: ['rim'],
     layers: [
       framed('Joists, cut board', 0.1, 2.9, 0.12),
-      material('Rim board', 0.028, 0.13),
+      materialLayer('Rim board', 0.028, 0.13),
       sheathing,
       cladding,
     ],
@@ -124,7 +113,7 @@ export const BUILD_UP_LIBRARY: readonly LibraryBuildUp[] = [
     layers: [
       plasterboard,
       framed('Joists {140}, loose fill', 0.14, 3.5, 0.1),
-      material('Loose fill over joists', 0.26, 0.04),
+      materialLayer('Loose fill over joists', 0.26, 0.04),
     ],
     frameAlignment: null,
     gradedLayer: 2,
@@ -136,8 +125,8 @@ export const BUILD_UP_LIBRARY: readonly LibraryBuildUp[] = [
     layers: [
       plasterboard,
       framed('Rafters {220}, dense-packed', 0.22, 5.5, 0.12),
-      material('Wood-fibre board', 0.06, 0.045),
-      resistance('Ventilated covering', 0.08),
+      materialLayer('Wood-fibre board', 0.06, 0.045),
+      resistanceLayer('Ventilated covering', 0.08),
     ],
     frameAlignment: null,
     gradedLayer: 1,
@@ -146,7 +135,7 @@ export const BUILD_UP_LIBRARY: readonly LibraryBuildUp[] = [
     id: 'floor-joists-220',
     name: 'Joisted floor {220}, batts',
     kinds: ['floor'],
-    layers: [material('Subfloor', 0.022, 0.13), framed('Joists {220}, batts', 0.22, 5.8, 0.12)],
+    layers: [materialLayer('Subfloor', 0.022, 0.13), framed('Joists {220}, batts', 0.22, 5.8, 0.12)],
     frameAlignment: null,
     gradedLayer: 1,
   },
@@ -154,7 +143,7 @@ export const BUILD_UP_LIBRARY: readonly LibraryBuildUp[] = [
     id: 'slab-board-150',
     name: 'Slab on board {150}',
     kinds: ['floor'],
-    layers: [material('Concrete slab', 0.1, 2), material('Under-slab board', 0.15, 0.035)],
+    layers: [materialLayer('Concrete slab', 0.1, 2), materialLayer('Under-slab board', 0.15, 0.035)],
     frameAlignment: null,
     gradedLayer: 1,
   },
@@ -162,7 +151,7 @@ export const BUILD_UP_LIBRARY: readonly LibraryBuildUp[] = [
     id: 'window',
     name: 'Window or door, R of the unit',
     kinds: ['opening'],
-    layers: [resistance('Unit without films', 0.6)],
+    layers: [resistanceLayer('Unit without films', 0.6)],
     frameAlignment: null,
     gradedLayer: null,
   },

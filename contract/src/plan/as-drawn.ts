@@ -1,5 +1,5 @@
 import type { House } from '../house/house';
-import type { Area, KeptArea } from '../installation/area';
+import { PLAIN_AREA, type Area, type KeptArea } from '../installation/area';
 import { notStored } from '../record';
 import { itemId } from './item-key';
 import { measureDrawing, type HouseSizes, type MeasuredDrawing } from './measured-drawing';
@@ -50,6 +50,7 @@ export const areaToBe = (houseId: string, id: string, item: string, itemName: st
   buildUp: null,
   grade: null,
   voidFraction: null,
+  ...PLAIN_AREA,
   item,
   itemName,
 });

@@ -1,6 +1,7 @@
 import type { EnvelopeKind } from '@calvet/core/envelope-kind';
 import type { Face as PlanFace } from '@calvet/core/plan/plan-input';
-import { AREA_WORDS, buildUpFields, type BuildUp } from '../installation/area';
+import { buildUpFields, type BuildUp } from '../installation/area';
+import { AREA_WORDS } from '../installation/area-words';
 import { day, group, id, list, option, unsaid } from '../kind/field';
 import { kindOf } from '../kind/kind';
 import {

@@ -28,11 +28,14 @@ export function demandedPlaces({
   ];
   switch (kind) {
     case 'wall':
+    case 'atticWall':
+    case 'foundationWall':
     case 'rim':
       return ['bottom', 'left', ...inner, 'right', 'top'];
     case 'opening':
       return ['frame', ...inner];
     case 'floor':
+    case 'slab':
     case 'ceiling':
     case 'roof':
       return [...Array.from({ length: sides }, (_, i) => `side:${i + 1}`), ...inner];

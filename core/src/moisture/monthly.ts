@@ -1,6 +1,7 @@
 import { LAYERS_MAX } from '../limits';
 import { SCREENING } from '../cautions';
 import { saturationPressurePa } from '../air/saturation';
+import { MONTH_DAYS } from '../climate/months';
 import type { Finding } from '../finding';
 import type { Operation } from '../operation';
 import {
@@ -57,7 +58,6 @@ export interface Monthly {
   readonly findings: readonly Finding<'interstitial-condensation' | 'does-not-dry'>[];
 }
 
-const DAYS = [31, 28, 31, 30, 31, 30, 31, 31, 30, 31, 30, 31] as const;
 const SECONDS_A_DAY = 86_400;
 /** What rounding leaves of nothing, kg/m². */
 const NOTHING_KGM2 = 1e-12;
@@ -71,6 +71,12 @@ interface MonthDriver {
 
 const sum = (values: readonly number[]): number => values.reduce((total, value) => total + value, 0);
 
+/**
+ * Days of a month of a climate; those of the calendar where it does not say.
+ * @example daysOf({ indoorTemperatureC: 20, indoorRelativeHumidity: 0.4, outdoorTemperatureC: 0, outdoorRelativeHumidity: 0.8 }, 1) // 28
+ */
+export const daysOf = ({ days }: ClimateMonth, i: number): number => days ?? MONTH_DAYS[i] ?? 30;
+
 function driversOf(input: MonthlyInput): readonly MonthDriver[] {
   const profile = temperatureProfile(input.layers, input);
   return input.months.map((month, i) => ({
@@ -79,7 +85,7 @@ function driversOf(input: MonthlyInput): readonly MonthDriver[] {
     saturationPa: interfaceTemperatures(profile, month.indoorTemperatureC, month.outdoorTemperatureC)
       .slice(1, -1)
       .map(saturationPressurePa),
-    seconds: (month.days ?? DAYS[i] ?? 30) * SECONDS_A_DAY,
+    seconds: daysOf(month, i) * SECONDS_A_DAY,
   }));
 }
 

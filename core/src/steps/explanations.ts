@@ -19,6 +19,15 @@ import {
   explainMassPerArea,
   explainSampling,
 } from './insulation';
+import {
+  explainAirSpace,
+  explainCarbon,
+  explainGround,
+  explainMixedFrame,
+  explainPayback,
+} from './build-ups';
+import { explainDegreeDays } from './climate';
+import { explainCavityFill, explainDefectPrices } from './defects';
 import { explainDryAndDamp, explainInterfaces, explainMonthly } from './moisture';
 import { explainHoldPoints } from './calendar';
 import { explainJudgement } from './penetrations';
@@ -32,6 +41,7 @@ import {
   explainRequirements,
   explainStudLayout,
 } from './thermal';
+import { explainIndoorYear, explainVapourPlan } from './vapour';
 import { explainInfiltration, explainRequirement } from './ventilation';
 import { explainPathToTarget, explainTrace, explainVoids } from './whole-house';
 
@@ -76,6 +86,16 @@ const explanations: Explanations = {
   'continuity.trace': explainTrace,
   'pathToTarget.evaluate': explainPathToTarget,
   'photo.voids': explainVoids,
+  'climate.degreeDays': explainDegreeDays,
+  'thermal.airSpace': explainAirSpace,
+  'thermal.ground': explainGround,
+  'thermal.mixedFrame': explainMixedFrame,
+  'thermal.carbon': explainCarbon,
+  'thermal.payback': explainPayback,
+  'insulation.cavityFill': explainCavityFill,
+  'insulation.defectPrices': explainDefectPrices,
+  'moisture.indoorYear': explainIndoorYear,
+  'moisture.vapourPlan': explainVapourPlan,
   'plan.sizes': explainPlanSizes,
   'calendar.holdPoints': explainHoldPoints,
   'penetration.judge': explainJudgement,

@@ -35,12 +35,12 @@ export function explainHouse(input: HouseThermalInput, output: HouseThermal): re
       A: 'all areas together, m²',
     }),
     step(
-      'With the junctions',
-      'H = UA + J',
-      { UA: output.areasWK, J: output.junctionsWK },
+      'With junctions and points',
+      'H = UA + J + X',
+      { UA: output.areasWK, J: output.junctionsWK, X: output.pointsWK },
       output.transmissionWK,
       'W/K',
-      { J: 'ψ times length of every junction, W/K' },
+      { J: 'ψ times length of every junction, W/K', X: 'χ times count of every point, W/K' },
     ),
   ];
 }

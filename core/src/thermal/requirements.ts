@@ -42,7 +42,7 @@ export interface ThermalRequirementsInput {
   readonly requirements?: readonly KindRequirement[];
   /** Greatest UA of the house. */
   readonly greatestTransmissionWK?: number;
-  /** Linear thermal bridges, already summed. */
+  /** Thermal bridges, already summed; below 0 where outside dimensions count more than is lost. */
   readonly junctionsWK?: number;
   /** Grade that every area must reach. */
   readonly leastGrade?: InstallationGrade;
@@ -235,7 +235,7 @@ export const thermalRequirementsOperation: Operation<ThermalRequirementsInput, T
       ),
     ),
     greatestTransmissionWK: as('Greatest heat loss', optional(positive('heatLoss'))),
-    junctionsWK: as('Through junctions', optional(nonNegative('heatLoss'))),
+    junctionsWK: as('Through junctions', optional(figure('heatLoss'))),
     leastGrade: optional(installationGrade),
   }),
   run: thermalRequirements,

@@ -44,6 +44,7 @@ const PRESSURES = [
   spelled(3386.389, 'inHg'),
   spelled(133.322387, 'mmHg'),
 ];
+const HEAT_LOSSES = [spelled(1, 'W/K'), spelled(WK_PER_BTUHF, 'Btu/(h·°F)')];
 
 /** Units that may be typed, whichever are set, for a quantity that has more than those it is shown in. */
 const MORE_UNITS: Partial<Readonly<Record<Quantity, readonly SpelledUnit[]>>> = {
@@ -96,7 +97,9 @@ const MORE_UNITS: Partial<Readonly<Record<Quantity, readonly SpelledUnit[]>>> = 
     spelled(0.001, 'mW/(m·K)'),
     spelled(METRES_PER_INCH / RSI_PER_R, 'Btu·in/(h·ft²·°F)'),
   ],
-  heatLoss: [spelled(1, 'W/K'), spelled(WK_PER_BTUHF, 'Btu/(h·°F)')],
+  heatLoss: HEAT_LOSSES,
+  pointTransmittance: HEAT_LOSSES,
+  temperatureDifference: [spelled(1, 'K', '°C'), spelled(1 / 1.8, '°F')],
   linearTransmittance: [spelled(1, 'W/(m·K)'), spelled(WK_PER_BTUHF / METRES_PER_FOOT, 'Btu/(h·ft·°F)')],
   power: [spelled(1, 'W'), spelled(1000, 'kW'), spelled(WK_PER_BTUHF / 1.8, 'Btu/h')],
   energy: [spelled(1, 'kWh'), spelled(1000, 'MWh'), spelled(1 / 3.6, 'MJ')],
@@ -115,6 +118,8 @@ const MORE_UNITS: Partial<Readonly<Record<Quantity, readonly SpelledUnit[]>>> = 
   density: [spelled(1, 'kg/m³'), spelled(KGM3_PER_LBFT3, 'lb/ft³', 'pcf')],
   perArea: [spelled(1, '/m²', '1/m²'), spelled(1 / METRES_PER_FOOT ** 2, '/ft²', '1/ft²')],
   duration: [spelled(1, 'min', 'minutes'), spelled(60, 'h', 'hr', 'hours'), spelled(1 / 60, 's')],
+  years: [spelled(1, 'years', 'year', 'yr')],
+  pricePerKwh: [spelled(1, '/kWh')],
   share: [spelled(0.01, '%')],
 };
 

@@ -26,13 +26,15 @@ const SIDES = [
 
 /** What of an area was planned, for a copy of its house; null where nothing was. */
 function plannedOf(area: Area, houseId: string, copy: CopiedDrawing) {
-  const { name, kind, areaM2, buildUp, item, itemName } = withoutDrawn(area);
-  const says = [name, kind, areaM2, buildUp].some((value) => value !== null);
+  const { name, kind, areaM2, buildUp, claimedRsi, claimedBy, ground, requirement, item, itemName } =
+    withoutDrawn(area);
+  const asked = { claimedRsi, claimedBy, ground, requirement };
+  const says = [name, kind, areaM2, buildUp, ...Object.values(asked)].some((value) => value !== null);
   const key = item === null ? null : copiedKey(item, copy);
   if (!says || (item !== null && key === null)) return null;
   return {
     id: key === null ? v7() : itemId(houseId, key),
-    body: { name, kind, areaM2, buildUp, grade: null, voidFraction: null, item: key, itemName },
+    body: { name, kind, areaM2, buildUp, ...asked, grade: null, voidFraction: null, item: key, itemName },
   };
 }
 

@@ -1,4 +1,5 @@
-import { AREA_WORDS, type Area, type BuildUp } from '@calvet/contract/installation/area';
+import { type Area, type BuildUp } from '@calvet/contract/installation/area';
+import { AREA_WORDS } from '@calvet/contract/installation/area-words';
 import { buildUpOf, kindsSuiting, libraryFor } from '@calvet/contract/installation/build-up-library';
 import { withoutDrawn } from '@calvet/contract/plan/undrawn';
 import { planToBe } from '@calvet/contract/plan/item-key';
@@ -6,6 +7,7 @@ import { withPlannedBuildUp } from '@calvet/contract/plan/planned-build-ups';
 import { useState, type ReactNode } from 'react';
 import { Pressable, StyleSheet } from 'react-native';
 import type { HouseView } from '../../data/as-drawn';
+import { useMaterials } from '../../data/hooks';
 import { usePreferences } from '../../data/preferences';
 import type { EntryStage } from '../../data/typing';
 import { useKeep } from '../../data/use-keep';
@@ -17,6 +19,7 @@ import { Text } from '../../ui/text';
 import { usePalette } from '../../ui/theme';
 import { CORNER, space } from '../../ui/tokens';
 import { LayerEditor } from './layer-editor';
+import { SectionPicture } from './section-picture';
 
 interface BuildUpPickerProps {
   readonly area: Area;
@@ -110,6 +113,8 @@ export function AreaBuildUp({ view, area }: AreaBuildUpProps) {
   const keepPlan = useKeep('plan', plan);
   const drawn = area.item === null ? undefined : view.drawn.get(area.item);
   const hasOwn = withoutDrawn(area).buildUp !== null;
+  const own = useMaterials();
+  const [openId, setOpenId] = useState<string | null>(null);
   const [wanted, setWanted] = useState<Whose>('area');
   const whose: Whose = drawn === undefined || hasOwn ? 'area' : wanted;
   const set = (buildUp: BuildUp, stage?: EntryStage): void => {
@@ -142,7 +147,10 @@ export function AreaBuildUp({ view, area }: AreaBuildUpProps) {
           <Button label="As planned" onPress={() => keepArea({ buildUp: null })} />
         )}
       </BuildUpPicker>
-      <LayerEditor buildUp={area.buildUp} onChange={set} />
+      <Card title="Section">
+        <SectionPicture house={view.house} area={area} openId={openId} onOpen={setOpenId} />
+      </Card>
+      <LayerEditor buildUp={area.buildUp} own={own} openId={openId} onOpen={setOpenId} onChange={set} />
     </>
   );
 }

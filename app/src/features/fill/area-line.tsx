@@ -1,4 +1,5 @@
-import { AREA_WORDS, type Area } from '@calvet/contract/installation/area';
+import { type Area } from '@calvet/contract/installation/area';
+import { AREA_WORDS } from '@calvet/contract/installation/area-words';
 import { StyleSheet, View } from 'react-native';
 import { usePreferences } from '../../data/preferences';
 import Icon from '../../ui/icon-font/icon-set';

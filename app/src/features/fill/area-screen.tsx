@@ -1,10 +1,5 @@
-import {
-  area as areaKind,
-  AREA_WORDS,
-  isJudged,
-  type Area,
-  type AreaBody,
-} from '@calvet/contract/installation/area';
+import { area as areaKind, isJudged, type Area, type AreaBody } from '@calvet/contract/installation/area';
+import { AREA_WORDS } from '@calvet/contract/installation/area-words';
 import { areaFigures, gradedLayerOf } from '@calvet/contract/installation/area-figures';
 import { NAME_MAX } from '@calvet/contract/limits';
 import { ownFields } from '@calvet/contract/record';

@@ -1,4 +1,5 @@
-import { AREA_WORDS, type Area } from '@calvet/contract/installation/area';
+import { type Area } from '@calvet/contract/installation/area';
+import { AREA_WORDS } from '@calvet/contract/installation/area-words';
 import { areaFigures, gradedLayerOf } from '@calvet/contract/installation/area-figures';
 import type { House } from '@calvet/contract/house/house';
 import type { UnitSystem } from '@calvet/core/units/quantity';

@@ -12,17 +12,21 @@ let kept: BuildUp;
 
 function Editor({ first }: { readonly first: BuildUp }) {
   const [buildUp, setBuildUp] = useState(first);
+  const [openId, setOpenId] = useState<string | null>(null);
   kept = buildUp;
-  return <LayerEditor buildUp={buildUp} onChange={setBuildUp} />;
+  return <LayerEditor buildUp={buildUp} openId={openId} onOpen={setOpenId} onChange={setBuildUp} />;
 }
 
 const wall = areaWith().buildUp;
 const layer = (position: number) => within(screen.getByRole('group', { name: `Layer ${position}` }));
+const open = (position: number) =>
+  fireEvent.click(layer(position).getByRole('button', { name: /: change$/ }));
 const names = () => kept.layers.map(({ name }) => name);
 
 describe('layers', () => {
   test('figures are kept as they are typed; what does not fit is not', () => {
     renderInTheme(<Editor first={wall} />);
+    open(2);
     fireEvent.change(layer(2).getByLabelText('Cavity R, on the label'), { target: { value: '4,1' } });
     fireEvent.change(layer(2).getByLabelText('Share of framing'), { target: { value: '15' } });
     expect(kept.layers[1]).toMatchObject({ cavityRsi: 4.1, framingFraction: 0.15 });
@@ -38,8 +42,10 @@ describe('layers', () => {
     fireEvent.click(screen.getByRole('button', { name: 'Move Studs 140, batts inwards' }));
     expect([names()[0], graded()]).toEqual(['Studs 140, batts', 0]);
     fireEvent.click(screen.getByRole('button', { name: 'Move Studs 140, batts outwards' }));
+    open(1);
     fireEvent.click(screen.getByRole('button', { name: 'Remove Plasterboard' }));
     expect([names()[0], graded()]).toEqual(['Studs 140, batts', 0]);
+    open(1);
     fireEvent.click(screen.getByRole('button', { name: 'Remove Studs 140, batts' }));
     expect(kept.gradedLayer).toBeNull();
   });
@@ -57,6 +63,7 @@ describe('layers', () => {
 
   test('the last layer cannot be removed', () => {
     renderInTheme(<Editor first={{ ...wall, layers: wall.layers.slice(0, 1), gradedLayer: null }} />);
+    open(1);
     expect(screen.getByRole('button', { name: 'Remove Plasterboard' }).getAttribute('aria-disabled')).toBe(
       'true',
     );

@@ -1,79 +1,39 @@
-import {
-  LAYER_WORDS,
-  layerFields,
-  type BuildUp,
-  type BuildUpLayer,
-  type LayerFigures,
-} from '@calvet/contract/installation/area';
+import type { BuildUp } from '@calvet/contract/installation/area';
+import type { BuildUpLayer } from '@calvet/contract/installation/layer';
+import type { Material } from '@calvet/contract/installation/material';
+import { materialLayer } from '@calvet/contract/installation/plain-layer';
 import { LAYERS_MAX, NAME_MAX } from '@calvet/contract/limits';
-import type { FigureField } from '@calvet/contract/kind/field';
 import type { FrameAlignment } from '@calvet/core/thermal/heat-paths';
 import { StyleSheet, View } from 'react-native';
 import { v7 } from 'uuid';
+import { usePreferences } from '../../data/preferences';
 import type { EntryStage } from '../../data/typing';
 import { Button } from '../../ui/button';
 import { Card, Rule } from '../../ui/card';
 import { Choice, type Option } from '../../ui/choice';
-import { FieldGrid, Labelled, NumberField, TextField } from '../../ui/field';
+import { Labelled, TextField } from '../../ui/field';
+import { FoldLine } from '../../ui/fold-line';
 import { Text } from '../../ui/text';
 import { space } from '../../ui/tokens';
-
-const { resistance, material, framed } = layerFields.shapes;
-
-interface LayerFigure {
-  readonly key: string;
-  readonly label: string;
-  readonly field: FigureField;
-  readonly optional?: true;
-}
-
-const thickness: LayerFigure = { key: 'thicknessM', label: 'Thickness', field: material.thicknessM };
-
-const FIGURES: Readonly<Record<BuildUpLayer['kind'], readonly LayerFigure[]>> = {
-  resistance: [{ key: 'rsi', label: 'R', field: resistance.rsi }],
-  material: [thickness, { key: 'conductivityWmK', label: 'Conductivity', field: material.conductivityWmK }],
-  framed: [
-    { key: 'cavityRsi', label: 'Cavity R, on the label', field: framed.cavityRsi },
-    { key: 'frameRsi', label: 'Frame R', field: framed.frameRsi },
-    { key: 'framingFraction', label: 'Share of framing', field: framed.framingFraction },
-    { ...thickness, optional: true },
-  ],
-};
-
-const KINDS: readonly Option<BuildUpLayer['kind']>[] = (['material', 'resistance', 'framed'] as const).map(
-  (kind) => ({
-    value: kind,
-    label: LAYER_WORDS[kind],
-  }),
-);
+import { LayerFields } from './layer-fields';
+import { layerDetail } from './layer-words';
 
 const ALIGNMENTS: readonly Option<FrameAlignment>[] = [
   { value: 'aligned', label: 'One behind the other' },
   { value: 'offset', label: 'Offset' },
 ];
 
-/** A layer of each kind to start from, with figures that are usual. */
-function layerOfKind(kind: LayerFigures['kind'], name: string): LayerFigures {
-  switch (kind) {
-    case 'resistance':
-      return { kind, name, rsi: 0.1 };
-    case 'material':
-      return { kind, name, thicknessM: 0.05, conductivityWmK: 0.04 };
-    case 'framed':
-      return { kind, name, cavityRsi: 3.5, frameRsi: 1.17, framingFraction: 0.2, thicknessM: 0.14 };
-  }
-}
-
-function valueOf(layer: BuildUpLayer, key: LayerFigure['key']): number | null {
-  const value: unknown = (layer as unknown as Readonly<Record<string, unknown>>)[key];
-  return typeof value === 'number' ? value : null;
-}
+const NEW_M = 0.05;
+const NEW_WMK = 0.04;
 
 interface LayerRowProps {
   readonly layer: BuildUpLayer;
   readonly position: number;
   readonly count: number;
   readonly isGraded: boolean;
+  readonly isOpen: boolean;
+  readonly own: readonly Material[];
+  readonly onToggle: () => void;
   readonly onChange: (layer: BuildUpLayer, stage?: EntryStage) => void;
   readonly onGrade: () => void;
   readonly onMove: (by: -1 | 1) => void;
@@ -81,78 +41,63 @@ interface LayerRowProps {
 }
 
 function LayerRow(props: LayerRowProps) {
-  const { layer, position, count, isGraded, onChange, onGrade, onMove, onRemove } = props;
+  const { layer, position, count, isGraded, isOpen, own } = props;
+  const { units } = usePreferences();
   const where = position === 0 ? ' · inside' : position === count - 1 ? ' · outside' : '';
   const name = layer.name === '' ? `layer ${position + 1}` : layer.name;
   return (
     <View style={styles.layer} role="group" aria-label={`Layer ${position + 1}`}>
       <View style={styles.head}>
-        <Text look="strong">
-          {position + 1}
-          <Text look="small" tone="soft">
-            {where}
-          </Text>
-        </Text>
-        <View style={styles.tools}>
-          <Button
-            kind="quiet"
-            iconOnly
-            icon="arrow-up"
-            label={`Move ${name} inwards`}
-            disabled={position === 0}
-            onPress={() => onMove(-1)}
+        <View style={styles.line}>
+          <FoldLine
+            label={`${name}: ${isOpen ? 'close' : 'change'}`}
+            before={
+              <Text look="figure" tone="soft">
+                {position + 1}
+              </Text>
+            }
+            title={layer.name === '' ? 'Unnamed layer' : layer.name}
+            detail={`${layerDetail(layer, units)}${isGraded ? ' · graded' : ''}${where}`}
+            isOpen={isOpen}
+            onToggle={props.onToggle}
+          />
+        </View>
+        <Button
+          kind="quiet"
+          iconOnly
+          icon="arrow-up"
+          label={`Move ${name} inwards`}
+          disabled={position === 0}
+          onPress={() => props.onMove(-1)}
+        />
+        <Button
+          kind="quiet"
+          iconOnly
+          icon="arrow-down"
+          label={`Move ${name} outwards`}
+          disabled={position === count - 1}
+          onPress={() => props.onMove(1)}
+        />
+      </View>
+      {isOpen && (
+        <View style={styles.open}>
+          <LayerFields
+            key={layer.kind}
+            layer={layer}
+            isGraded={isGraded}
+            own={own}
+            onChange={props.onChange}
+            onGrade={props.onGrade}
           />
           <Button
             kind="quiet"
-            iconOnly
-            icon="arrow-down"
-            label={`Move ${name} outwards`}
-            disabled={position === count - 1}
-            onPress={() => onMove(1)}
-          />
-          <Button
-            kind="quiet"
-            iconOnly
             icon="trash-can-outline"
             label={`Remove ${name}`}
             disabled={count === 1}
-            onPress={onRemove}
+            onPress={props.onRemove}
           />
         </View>
-      </View>
-      <TextField
-        label="What it is"
-        maxLength={NAME_MAX}
-        value={layer.name}
-        onChange={(text) => onChange({ ...layer, name: text })}
-      />
-      <Choice
-        label="How the layer is given"
-        options={KINDS}
-        value={layer.kind}
-        onChange={(kind) => onChange({ id: layer.id, ...layerOfKind(kind, layer.name) })}
-      />
-      <FieldGrid>
-        {FIGURES[layer.kind].map(({ key, label, field, optional }) => (
-          <NumberField
-            key={key}
-            label={label}
-            quantity={field.quantity}
-            value={valueOf(layer, key)}
-            bounds={field.bounds}
-            isRequired={optional !== true}
-            onCommit={(si, stage) => {
-              if (si !== null || optional === true) onChange({ ...layer, [key]: si } as BuildUpLayer, stage);
-            }}
-          />
-        ))}
-      </FieldGrid>
-      <Choice
-        label="Is this the layer whose installation is graded?"
-        options={[{ value: 'yes', label: isGraded ? 'Graded layer' : 'Grade this layer' }]}
-        value={isGraded ? 'yes' : null}
-        onChange={onGrade}
-      />
+      )}
       <Rule />
     </View>
   );
@@ -160,11 +105,16 @@ function LayerRow(props: LayerRowProps) {
 
 interface LayerEditorProps {
   readonly buildUp: BuildUp;
+  /** Materials of the practice. */
+  readonly own?: readonly Material[];
+  /** The layer that is open; null: none. */
+  readonly openId: string | null;
+  readonly onOpen: (layerId: string | null) => void;
   readonly onChange: (buildUp: BuildUp, stage?: EntryStage) => void;
 }
 
-/** The layers of a build-up from inside to outside, each figure kept once it is entered. */
-export function LayerEditor({ buildUp, onChange }: LayerEditorProps) {
+/** The layers of a build-up from inside to outside: what each is worth in a line, and its figures where it is opened. */
+export function LayerEditor({ buildUp, own = [], openId, onOpen, onChange }: LayerEditorProps) {
   const { layers, gradedLayer, frameAlignment } = buildUp;
   const change = (next: Partial<BuildUp>, stage?: EntryStage): void => {
     const framed = (next.layers ?? layers).filter(({ kind }) => kind === 'framed').length;
@@ -175,6 +125,11 @@ export function LayerEditor({ buildUp, onChange }: LayerEditorProps) {
     const to = from + by;
     const moved = layers.map((layer, i) => (i === from ? layers[to] : i === to ? layers[from] : layer));
     change({ layers: moved.filter((layer) => layer !== undefined) });
+  };
+  const add = (): void => {
+    const id = v7();
+    change({ layers: [...layers, { id, ...materialLayer('', NEW_M, NEW_WMK) }] });
+    onOpen(id);
   };
   const framedCount = layers.filter(({ kind }) => kind === 'framed').length;
   return (
@@ -187,11 +142,14 @@ export function LayerEditor({ buildUp, onChange }: LayerEditorProps) {
       />
       {layers.map((layer, i) => (
         <LayerRow
-          key={`${layer.id} ${layer.kind}`}
+          key={layer.id}
           layer={layer}
           position={i}
           count={layers.length}
           isGraded={gradedLayer === layer.id}
+          isOpen={openId === layer.id}
+          own={own}
+          onToggle={() => onOpen(openId === layer.id ? null : layer.id)}
           onChange={(next, stage) =>
             change({ layers: layers.map((each, at) => (at === i ? next : each)) }, stage)
           }
@@ -215,18 +173,14 @@ export function LayerEditor({ buildUp, onChange }: LayerEditorProps) {
           />
         </Labelled>
       )}
-      <Button
-        label="Add a layer outside"
-        icon="plus"
-        disabled={layers.length >= LAYERS_MAX}
-        onPress={() => change({ layers: [...layers, { id: v7(), ...layerOfKind('material', '') }] })}
-      />
+      <Button label="Add a layer outside" icon="plus" disabled={layers.length >= LAYERS_MAX} onPress={add} />
     </Card>
   );
 }
 
 const styles = StyleSheet.create({
-  layer: { gap: space.s },
-  head: { flexDirection: 'row', justifyContent: 'space-between', alignItems: 'center' },
-  tools: { flexDirection: 'row' },
+  layer: { gap: space.xs },
+  head: { flexDirection: 'row', alignItems: 'center' },
+  line: { flex: 1, minWidth: 0 },
+  open: { gap: space.s },
 });

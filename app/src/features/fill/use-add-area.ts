@@ -1,5 +1,5 @@
 import { buildUpOf, libraryFor } from '@calvet/contract/installation/build-up-library';
-import { MADE_BY_HAND, type AreaInHand } from '@calvet/contract/installation/area';
+import { MADE_BY_HAND, PLAIN_AREA, type AreaInHand } from '@calvet/contract/installation/area';
 import type { UnitSystem } from '@calvet/core/units/quantity';
 import { useRouter } from 'expo-router';
 import { v7 } from 'uuid';
@@ -16,6 +16,7 @@ export function newArea(units: UnitSystem): AreaInHand {
     grade: null,
     voidFraction: null,
     ...MADE_BY_HAND,
+    ...PLAIN_AREA,
   };
 }
 

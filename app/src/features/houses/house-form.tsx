@@ -1,4 +1,5 @@
 import { house, HOUSE_TARGET_QUANTITIES, type HouseBody } from '@calvet/contract/house/house';
+import { NO_HEAT_TERMS } from '@calvet/contract/house/heat-terms';
 import { NAME_MAX } from '@calvet/contract/limits';
 import type { PracticeBody } from '@calvet/contract/practice/practice';
 import { misfit, type NumberSchema } from '@calvet/core/schema';
@@ -38,6 +39,7 @@ export const newHouse = ({
   assemblyMethod,
   filmConvention,
   gradeSchool,
+  ...NO_HEAT_TERMS,
 });
 
 const FIELDS = Object.keys(house.fields) as readonly (keyof HouseBody)[];

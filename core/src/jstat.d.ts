@@ -8,6 +8,12 @@ declare module 'jstat' {
       /** Quantile of χ². */
       inv(probability: number, degreesOfFreedom: number): number;
     };
+    readonly normal: {
+      /** Share below x. */
+      cdf(x: number, mean: number, deviation: number): number;
+      /** Density at x. */
+      pdf(x: number, mean: number, deviation: number): number;
+    };
   };
   export default jStat;
 }
