@@ -99,6 +99,7 @@ export {
   PLAIN_AREA,
 } from './installation/area';
 export { AREA_WORDS } from './installation/area-words';
+export type { EnvelopeKind } from '@calvet/core/envelope-kind';
 export { NO_HEAT_TERMS, type HeatTerms } from './house/heat-terms';
 export { LAYER_WORDS, layerFields, type BuildUpLayer, type LayerFigures } from './installation/layer';
 export { framedLayer, materialLayer, resistanceLayer } from './installation/plain-layer';

@@ -6,6 +6,8 @@ import {
   type AirtightnessTestBody,
   type BuildUp,
   type BuildUpLayer,
+  type EnvelopeKind,
+  type HeatTerms,
   type NamedFanRange,
   type PlannedBuildUp,
 } from '@calvet/contract';
@@ -23,7 +25,30 @@ export const conventions = {
   filmConvention: 'iso',
   gradeSchool: 'voidFraction',
   ...NO_HEAT_TERMS,
+  climateId: 'vale-of-osk',
+  dailySpreadK: 4,
+  winterDesignC: -15,
+  indoor: {
+    rule: 'outdoorTemperature',
+    temperatureC: null,
+    relativeHumidity: null,
+    humidityClass: null,
+    occupancy: 'normal',
+    cooledToC: null,
+    cooledHumidity: null,
+  },
+  ventilationM3h: 120,
+  heatRecovery: 0.7,
 } as const;
+
+/** Greatest U that is asked of kinds of area, W/(m²·K). */
+export const asked = (limits: Readonly<Partial<Record<EnvelopeKind, number>>>): HeatTerms['requirements'] =>
+  (Object.entries(limits) as [EnvelopeKind, number][]).map(([use, greatestUValue]) => ({
+    id: idOf(`asked of ${use}`, '2026-09-01'),
+    use,
+    leastRsi: null,
+    greatestUValue,
+  }));
 
 export function fromLibrary(id: string): BuildUp {
   const found = BUILD_UP_LIBRARY.find((entry) => entry.id === id);

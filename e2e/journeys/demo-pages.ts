@@ -44,6 +44,7 @@ export const demoPages: readonly DemoPage[] = [
   at('air barrier', `${house}/continuity`),
   at('calendar', `${house}/calendar`),
   at('fill', `${house}/fill`),
+  at('worth', `/houses/${demoHouse('Tamsel Row 3').houseId}/worth`),
   at('area', `${house}/areas/${firstOf(wrenfold, 'area')}`),
   at('new area', `${house}/areas/01a1f000-0000-7000-8000-000000000001`),
   at('door tests', `${house}/tests`),

@@ -30,6 +30,8 @@ export const CalendarOnDemand = pageOf((piece) => piece.CalendarScreen, 'Calenda
 export const TodayOnDemand = pageOf((piece) => piece.TodayScreen, 'Today');
 export const WalkOnDemand = pageOf((piece) => piece.WalkRoom, 'Walk');
 export const ContinuityOnDemand = pageOf((piece) => piece.ContinuityScreen, 'Air barrier');
+export const WorthOnDemand = pageOf((piece) => piece.WorthScreen, 'What it is worth');
+export const AreaOnDemand = pageOf((piece) => piece.AreaScreen, 'Area');
 export const MendsOnDemand = pageOf((piece) => piece.MendsScreen, 'Mends');
 
 const Seam = lazy(async () => ({ default: (await fetchPiece()).SeamOfHouse }));

@@ -14,3 +14,5 @@ export { WalkRoom } from './walk/walk-room';
 export { ContinuityScreen } from './continuity/continuity-screen';
 export { SeamOfHouse } from './continuity/seam';
 export { MendsScreen } from './mends/mends-screen';
+export { AreaScreen } from './fill/area-screen';
+export { WorthScreen } from './worth/worth-screen';

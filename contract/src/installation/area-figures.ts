@@ -10,9 +10,10 @@ import type { CavityFill } from '@calvet/core/insulation/cavity-fill';
 import type { HouseBody } from '../house/house';
 import { refusalFromCore, type FieldRefusal } from '../refusal-of';
 import { heatFlowOf, isJudged, type AreaInHand, type BuildUp } from './area';
-import { groundInputOf, uInGround } from './area-in-ground';
+import { groundInputOf, inGround } from './area-in-ground';
 import { buildUpAssembly, type BuildUpAssembly, type Surroundings } from './build-up-assembly';
 import type { BuildUpLayer } from './layer';
+import { sheetsWithR } from './claim';
 
 /** U and R of an area seen one way. */
 export interface Worth {
@@ -25,6 +26,8 @@ export type AreaFigures =
   | {
       readonly state: 'figures';
       readonly labelled: Worth;
+      /** Beside the frame, with fills pressed and gaps left as they lie; null where nothing says how they lie. */
+      readonly inPlace: Worth | null;
       /** As framed, without what fixings lead away. */
       readonly unfixed: Worth;
       readonly framed: Worth;
@@ -111,13 +114,25 @@ function gradedInput(house: HouseBody, area: AreaInHand, built: BuildUpAssembly)
 export const assemblyInput = (house: HouseBody, area: AreaInHand): AssemblyInput =>
   gradedInput(house, area, buildUpAssembly(area.buildUp, surroundingsOf(house, area)));
 
-/** U of an area in the ground, from the U of its layers; as it is, of one that lies in none. */
-function throughGround(area: AreaInHand, films: FilmChoice): (uValue: number) => number {
+/** U of an area in the ground, from the U of its layers, and what is to be said of that; as it is, of one that lies in none. */
+function throughGround(
+  area: AreaInHand,
+  films: FilmChoice,
+): (uValue: number) => { readonly uValue: number; readonly findings: readonly Finding[] } {
   const { ground: lies, kind, areaM2 } = area;
   const ofLayers = lies === null ? null : groundInputOf(lies, kind, areaM2);
-  if (ofLayers === null) return (uValue) => uValue;
+  if (ofLayers === null) return (uValue) => ({ uValue, findings: [] });
   const { insideRsi, outsideRsi } = filmsOf(films);
-  return (uValue) => uInGround(ofLayers(Math.max(0, 1 / uValue - insideRsi - outsideRsi)), kind);
+  return (uValue) => inGround(ofLayers(Math.max(0, 1 / uValue - insideRsi - outsideRsi)), kind);
+}
+
+/** U of a build-up beside its frame, W/(m²·K). */
+function besideFrame({ layers, ...input }: AssemblyInput): number {
+  const unframed = layers.map((layer) =>
+    layer.framingFraction === undefined ? layer : { ...layer, framingFraction: 0 },
+  );
+  const { fasteners: _fasteners, gradeAdjustment: _grade, ...rest } = input;
+  return computeWith(assemblyOperation, { ...rest, layers: unframed }).uValue;
 }
 
 /** The figures of one area, by the conventions that its house follows. */
@@ -131,12 +146,13 @@ export function areaFigures(house: HouseBody, area: AreaInHand): AreaFigures {
     const built = computeWith(assemblyOperation, input);
     const isInGround = area.ground !== null;
     const of = throughGround(area, inPlace.films);
-    const worthOf = (uValue: number): Worth => worth({ uValue: of(uValue) });
+    const worthOf = (uValue: number): Worth => worth(of(uValue));
     const framed = worthOf(built.plainUValue);
     const asBuilt = worthOf(built.uValue);
     return {
       state: 'figures',
       labelled: worthOf(labelled.uValue),
+      inPlace: inPlace.fillings.size === 0 ? null : worthOf(besideFrame(input)),
       unfixed: worthOf(1 / built.totalRsi),
       framed,
       built: asBuilt,
@@ -150,7 +166,13 @@ export function areaFigures(house: HouseBody, area: AreaInHand): AreaFigures {
       isInGround,
       fillings: inPlace.fillings,
       openFrom: inPlace.openFrom,
-      findings: [...built.findings, ...inPlace.findings, ...doubtsOfLayers(input)],
+      findings: [
+        ...built.findings,
+        ...inPlace.findings,
+        ...of(built.uValue).findings,
+        ...doubtsOfLayers(input),
+        ...sheetsWithR(area.buildUp),
+      ],
     };
   } catch (error) {
     if (!(error instanceof Refusal)) throw error;

@@ -1,6 +1,6 @@
 import type { EnvelopeKind } from '@calvet/core/envelope-kind';
 import { computeWith } from '@calvet/core/operation';
-import { groundOperation, type GroundInput } from '@calvet/core/thermal/ground';
+import { groundOperation, type Ground, type GroundInput } from '@calvet/core/thermal/ground';
 import type { AreaGround } from './area-ground';
 
 /** Kinds of area that stand upright in the ground. */
@@ -38,10 +38,13 @@ export function groundInputOf(
 }
 
 /**
- * U of an area with the ground that it lies in: of its wall, where it is one.
+ * U of an area with the ground that it lies in, of its wall where it is one, and what is to be said of that.
  * @throws {Refusal} as `thermal.ground`
  */
-export function uInGround(input: GroundInput, kind: EnvelopeKind): number {
-  const { floorUValue, wallUValue } = computeWith(groundOperation, input);
-  return isWall(kind) ? (wallUValue ?? floorUValue) : floorUValue;
+export function inGround(
+  input: GroundInput,
+  kind: EnvelopeKind,
+): { readonly uValue: number; readonly findings: Ground['findings'] } {
+  const { floorUValue, wallUValue, findings } = computeWith(groundOperation, input);
+  return { uValue: isWall(kind) ? (wallUValue ?? floorUValue) : floorUValue, findings };
 }

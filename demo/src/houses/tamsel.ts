@@ -1,6 +1,7 @@
 import { STARTING_SETS } from '@calvet/contract/plan/starting-sets';
 import {
   PLACE,
+  asked,
   conventions,
   fromLibrary,
   AS_DRAWN,
@@ -29,6 +30,8 @@ export const tamsel: DemoHouse = {
     bedrooms: 3,
     target: { quantity: 'n50', limit: 2 },
     ...conventions,
+    requirements: asked({ wall: 0.35, ceiling: 0.11, floor: 0.28, opening: 1.4 }),
+    leastGrade: 'II',
   },
   plan: {
     built: STARTING_SETS.barrierOuterSheathing,

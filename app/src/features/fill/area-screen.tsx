@@ -1,4 +1,10 @@
-import { area as areaKind, isJudged, type Area, type AreaBody } from '@calvet/contract/installation/area';
+import {
+  area as areaKind,
+  PLAIN_AREA,
+  isJudged,
+  type Area,
+  type AreaBody,
+} from '@calvet/contract/installation/area';
 import { AREA_WORDS } from '@calvet/contract/installation/area-words';
 import { areaFigures, gradedLayerOf } from '@calvet/contract/installation/area-figures';
 import { NAME_MAX } from '@calvet/contract/limits';
@@ -20,7 +26,10 @@ import { useNote } from '../../ui/undo';
 import { PhotosCard } from '../record/photos-card';
 import { DeleteAtEnd, Screen } from '../shell/screen';
 import { AreaBuildUp } from './area-build-up';
+import { ClaimCard } from './claim-card';
+import { GroundCard } from './ground-card';
 import { GradeChoice } from './grade-choice';
+import { RequirementChoice } from './requirement-choice';
 import { TieToDrawing } from './tie-to-drawing';
 import { GRADE_WORDS, judgementWords } from './words';
 import { WorthBars } from './worth-bars';
@@ -70,7 +79,15 @@ export function AreaScreen({ view, area, isNew = false }: AreaScreenProps) {
         ? 'As drawn, without its openings'
         : `Drawn: ${figureWithUnit(drawn.areaM2, 'area', units)}`;
   const forget = (): void => {
-    const nothing = { name: null, kind: null, areaM2: null, buildUp: null, grade: null, voidFraction: null };
+    const nothing = {
+      name: null,
+      kind: null,
+      areaM2: null,
+      buildUp: null,
+      grade: null,
+      voidFraction: null,
+      ...PLAIN_AREA,
+    };
     const before = ownFields(kept) as Partial<AreaBody>;
     keep(nothing);
     note({
@@ -99,6 +116,17 @@ export function AreaScreen({ view, area, isNew = false }: AreaScreenProps) {
           </Text>
           <Card>
             <WorthBars figures={figures} isGraded={!isOpen} showU />
+            {figures.isInGround && (
+              <Text look="small" tone="soft">
+                With the ground that it lies in: ISO 13370, mean of a year.
+              </Text>
+            )}
+            {figures.openFrom !== null && (
+              <Text look="small" tone="soft">
+                From {area.buildUp.layers[figures.openFrom]?.name || `layer ${figures.openFrom + 1}`} outwards
+                nothing counts: air from outside moves there.
+              </Text>
+            )}
             {figures.gradeCostWK !== null && figures.gradeCostWK > 0 && (
               <Text>
                 {judgementWords(area)} costs {figureWithUnit(figures.gradeCostWK, 'heatLoss', units)}
@@ -166,7 +194,10 @@ export function AreaScreen({ view, area, isNew = false }: AreaScreenProps) {
           below={backToDrawing('areaM2')}
           onCommit={(si, stage) => keep({ areaM2: si }, stage)}
         />
+        <RequirementChoice area={area} />
       </Card>
+      {figures.state === 'figures' && <ClaimCard area={area} figures={figures} />}
+      <GroundCard area={area} />
       <AreaBuildUp view={view} area={area} />
       {drawn === undefined && !isNew && <TieToDrawing view={view} area={area} />}
       {!isNew && drawn === undefined && <DeleteAtEnd label="Delete area" onPress={remove} />}

@@ -63,6 +63,7 @@ function AreaCard({ house, area }: AreaCardProps) {
 
 /** How well the insulation went in, area by area, and what that is worth. */
 export function FillRoom({ view: { house, areas } }: { readonly view: HouseView }) {
+  const router = useRouter();
   const { units } = usePreferences();
   const addArea = useAddArea(house.id);
   const envelope = envelopeFigures(house, areas);
@@ -123,6 +124,13 @@ export function FillRoom({ view: { house, areas } }: { readonly view: HouseView 
           {asSentence(reservation)} {ungraded > 0 && 'What is not graded counts as if its work were perfect.'}
         </Text>
       )}
+      <Button
+        icon="home-thermometer-outline"
+        label="What the house is worth, and what is asked"
+        onPress={() =>
+          router.navigate({ pathname: '/houses/[houseId]/worth', params: { houseId: house.id } })
+        }
+      />
       {areas.length === 0 && (
         <Text tone="soft">
           Enter the areas of the envelope with their build-ups; then one tap grades each of them.

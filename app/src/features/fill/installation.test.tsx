@@ -39,9 +39,10 @@ describe('layers', () => {
     renderInTheme(<Editor first={wall} />);
     const graded = () => kept.layers.findIndex(({ id }) => id === kept.gradedLayer);
     expect(graded()).toBe(1);
-    fireEvent.click(screen.getByRole('button', { name: 'Move Studs 140, batts inwards' }));
+    open(2);
+    fireEvent.click(screen.getByRole('button', { name: 'Move inwards' }));
     expect([names()[0], graded()]).toEqual(['Studs 140, batts', 0]);
-    fireEvent.click(screen.getByRole('button', { name: 'Move Studs 140, batts outwards' }));
+    fireEvent.click(screen.getByRole('button', { name: 'Move outwards' }));
     open(1);
     fireEvent.click(screen.getByRole('button', { name: 'Remove Plasterboard' }));
     expect([names()[0], graded()]).toEqual(['Studs 140, batts', 0]);

@@ -4,6 +4,8 @@ import type { Material } from '@calvet/contract/installation/material';
 import { materialLayer } from '@calvet/contract/installation/plain-layer';
 import { LAYERS_MAX, NAME_MAX } from '@calvet/contract/limits';
 import type { FrameAlignment } from '@calvet/core/thermal/heat-paths';
+import { arrayMove } from '@dnd-kit/sortable';
+import type { ReactNode } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { v7 } from 'uuid';
 import { usePreferences } from '../../data/preferences';
@@ -13,7 +15,7 @@ import { Card, Rule } from '../../ui/card';
 import { Choice, type Option } from '../../ui/choice';
 import { Labelled, TextField } from '../../ui/field';
 import { FoldLine } from '../../ui/fold-line';
-import { Text } from '../../ui/text';
+import { SortableList } from '../../ui/sortable-list';
 import { space } from '../../ui/tokens';
 import { LayerFields } from './layer-fields';
 import { layerDetail } from './layer-words';
@@ -26,6 +28,9 @@ const ALIGNMENTS: readonly Option<FrameAlignment>[] = [
 const NEW_M = 0.05;
 const NEW_WMK = 0.04;
 
+const nameOf = ({ name }: BuildUpLayer, position: number): string =>
+  name === '' ? `layer ${position + 1}` : name;
+
 interface LayerRowProps {
   readonly layer: BuildUpLayer;
   readonly position: number;
@@ -36,7 +41,9 @@ interface LayerRowProps {
   readonly onToggle: () => void;
   readonly onChange: (layer: BuildUpLayer, stage?: EntryStage) => void;
   readonly onGrade: () => void;
-  readonly onMove: (by: -1 | 1) => void;
+  readonly onMove: (from: number, to: number) => void;
+  /** By which it is moved. */
+  readonly grip: ReactNode;
   readonly onRemove: () => void;
 }
 
@@ -44,40 +51,20 @@ function LayerRow(props: LayerRowProps) {
   const { layer, position, count, isGraded, isOpen, own } = props;
   const { units } = usePreferences();
   const where = position === 0 ? ' · inside' : position === count - 1 ? ' · outside' : '';
-  const name = layer.name === '' ? `layer ${position + 1}` : layer.name;
+  const name = nameOf(layer, position);
   return (
     <View style={styles.layer} role="group" aria-label={`Layer ${position + 1}`}>
       <View style={styles.head}>
+        {props.grip}
         <View style={styles.line}>
           <FoldLine
             label={`${name}: ${isOpen ? 'close' : 'change'}`}
-            before={
-              <Text look="figure" tone="soft">
-                {position + 1}
-              </Text>
-            }
             title={layer.name === '' ? 'Unnamed layer' : layer.name}
             detail={`${layerDetail(layer, units)}${isGraded ? ' · graded' : ''}${where}`}
             isOpen={isOpen}
             onToggle={props.onToggle}
           />
         </View>
-        <Button
-          kind="quiet"
-          iconOnly
-          icon="arrow-up"
-          label={`Move ${name} inwards`}
-          disabled={position === 0}
-          onPress={() => props.onMove(-1)}
-        />
-        <Button
-          kind="quiet"
-          iconOnly
-          icon="arrow-down"
-          label={`Move ${name} outwards`}
-          disabled={position === count - 1}
-          onPress={() => props.onMove(1)}
-        />
       </View>
       {isOpen && (
         <View style={styles.open}>
@@ -89,13 +76,26 @@ function LayerRow(props: LayerRowProps) {
             onChange={props.onChange}
             onGrade={props.onGrade}
           />
-          <Button
-            kind="quiet"
-            icon="trash-can-outline"
-            label={`Remove ${name}`}
-            disabled={count === 1}
-            onPress={props.onRemove}
-          />
+          <View style={styles.tools}>
+            <Button
+              icon="arrow-up"
+              label="Move inwards"
+              disabled={position === 0}
+              onPress={() => props.onMove(position, position - 1)}
+            />
+            <Button
+              icon="arrow-down"
+              label="Move outwards"
+              disabled={position === count - 1}
+              onPress={() => props.onMove(position, position + 1)}
+            />
+            <Button
+              icon="trash-can-outline"
+              label={`Remove ${name}`}
+              disabled={count === 1}
+              onPress={props.onRemove}
+            />
+          </View>
         </View>
       )}
       <Rule />
@@ -121,11 +121,7 @@ export function LayerEditor({ buildUp, own = [], openId, onOpen, onChange }: Lay
     const alignment = framed > 1 ? (next.frameAlignment ?? frameAlignment ?? 'aligned') : null;
     onChange({ ...buildUp, ...next, frameAlignment: alignment }, stage);
   };
-  const swap = (from: number, by: -1 | 1): void => {
-    const to = from + by;
-    const moved = layers.map((layer, i) => (i === from ? layers[to] : i === to ? layers[from] : layer));
-    change({ layers: moved.filter((layer) => layer !== undefined) });
-  };
+  const move = (from: number, to: number): void => change({ layers: arrayMove([...layers], from, to) });
   const add = (): void => {
     const id = v7();
     change({ layers: [...layers, { id, ...materialLayer('', NEW_M, NEW_WMK) }] });
@@ -140,29 +136,31 @@ export function LayerEditor({ buildUp, own = [], openId, onOpen, onChange }: Lay
         value={buildUp.name}
         onChange={(name) => change({ name })}
       />
-      {layers.map((layer, i) => (
-        <LayerRow
-          key={layer.id}
-          layer={layer}
-          position={i}
-          count={layers.length}
-          isGraded={gradedLayer === layer.id}
-          isOpen={openId === layer.id}
-          own={own}
-          onToggle={() => onOpen(openId === layer.id ? null : layer.id)}
-          onChange={(next, stage) =>
-            change({ layers: layers.map((each, at) => (at === i ? next : each)) }, stage)
-          }
-          onGrade={() => change({ gradedLayer: gradedLayer === layer.id ? null : layer.id })}
-          onMove={(by) => swap(i, by)}
-          onRemove={() =>
-            change({
-              layers: layers.filter((_, at) => at !== i),
-              gradedLayer: gradedLayer === layer.id ? null : gradedLayer,
-            })
-          }
-        />
-      ))}
+      <SortableList items={layers} nameOf={nameOf} onMove={move}>
+        {(layer, i, grip) => (
+          <LayerRow
+            layer={layer}
+            position={i}
+            count={layers.length}
+            isGraded={gradedLayer === layer.id}
+            isOpen={openId === layer.id}
+            own={own}
+            grip={grip}
+            onToggle={() => onOpen(openId === layer.id ? null : layer.id)}
+            onChange={(next, stage) =>
+              change({ layers: layers.map((each, at) => (at === i ? next : each)) }, stage)
+            }
+            onGrade={() => change({ gradedLayer: gradedLayer === layer.id ? null : layer.id })}
+            onMove={move}
+            onRemove={() =>
+              change({
+                layers: layers.filter((_, at) => at !== i),
+                gradedLayer: gradedLayer === layer.id ? null : gradedLayer,
+              })
+            }
+          />
+        )}
+      </SortableList>
       {framedCount > 1 && (
         <Labelled label="How the frames stand to each other">
           <Choice
@@ -183,4 +181,5 @@ const styles = StyleSheet.create({
   head: { flexDirection: 'row', alignItems: 'center' },
   line: { flex: 1, minWidth: 0 },
   open: { gap: space.s },
+  tools: { flexDirection: 'row', flexWrap: 'wrap', gap: space.s },
 });

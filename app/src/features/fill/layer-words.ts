@@ -1,7 +1,7 @@
 import type { BuildUpLayer } from '@calvet/contract/installation/layer';
 import { fromSi, type UnitSystem } from '@calvet/core/units/quantity';
 import { METRES_PER_INCH } from '@calvet/core/units/factors';
-import { decimals, figureWithUnit, resistance } from '../../ui/format';
+import { decimals, figure, figureWithUnit } from '../../ui/format';
 import { rsiOf } from './layer-in-kind';
 
 /** As the trade compares fills: R of 100 mm, or of an inch. */
@@ -19,7 +19,7 @@ export function layerDetail(layer: BuildUpLayer, units: UnitSystem): string {
   const isOpen = layer.kind === 'airSpace' && layer.isOpen;
   const parts = [
     ...(thicknessM === null ? [] : [figureWithUnit(thicknessM, 'thickness', units)]),
-    isOpen ? 'open to the outside' : rsi === null ? 'does not fit' : resistance(rsi, units),
+    isOpen ? 'open to the outside' : rsi === null ? 'does not fit' : `R ${figure(rsi, 'resistance', units)}`,
     ...(rsi === null || rsi === 0 || thicknessM === null ? [] : [rsiOfUsual(rsi, thicknessM, units)]),
     ...(layer.kind === 'framed' ? [`${decimals(layer.framingFraction * 100, 0)} % frame`] : []),
   ];

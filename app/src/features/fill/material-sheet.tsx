@@ -29,7 +29,7 @@ interface MaterialSheetProps {
 export function MaterialSheet({ own, title, onPick, onClose }: MaterialSheetProps) {
   const [asked, setAsked] = useState('');
   const all = useMemo(() => materialsOf(own), [own]);
-  const recent = useMemo(recentMaterials, []);
+  const recent = useMemo(() => recentMaterials(), []);
   const found = useMemo(() => {
     const matching = findMaterials(all, asked);
     const rank = ({ id }: KnownMaterial): number => {
@@ -75,8 +75,10 @@ function MaterialLine({ material, onPress }: MaterialLineProps) {
       ? `R ${figureWithUnit(rsi ?? 0, 'resistance', units)}`
       : figureWithUnit(conductivityWmK, 'conductivity', units);
   const [low, high] = conductivityRange ?? [];
+  // What a library says of its range stands in its basis, in SI.
+  const isSaid = !isOwn && units === 'metric';
   const range =
-    low === undefined || high === undefined
+    low === undefined || high === undefined || isSaid
       ? ''
       : `, usually ${figureWithUnit(low, 'conductivity', units)} to ${figureWithUnit(high, 'conductivity', units)}`;
   return (

@@ -4,12 +4,11 @@ import { heatFlowOf, type AreaInHand } from '@calvet/contract/installation/area'
 import { lookOf, type LayerLook } from '@calvet/contract/installation/layer-group';
 import { sectionOf, type Section, type SectionPoint } from '@calvet/contract/installation/section';
 import { Refusal } from '@calvet/core/refusal';
-import { scaleLinear } from 'd3-scale';
 import { useId, useMemo, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import Svg, { Circle, Defs, G, Line, Path, Pattern, Rect, Text as SvgText } from 'react-native-svg';
 import { usePreferences } from '../../data/preferences';
-import { figureWithUnit } from '../../ui/format';
+import { figure, figureWithUnit } from '../../ui/format';
 import { Text } from '../../ui/text';
 import { usePalette } from '../../ui/theme';
 import { fonts, space } from '../../ui/tokens';
@@ -56,11 +55,14 @@ export function placeParts(section: Section, widthPx: number): readonly Placed[]
 
 /** Where a depth of the section stands on the screen, however thin layers were widened. */
 function depthScale(section: Section, placed: readonly Placed[]): (atM: number) => number {
-  const last = placed.at(-1)?.toPx ?? 0;
-  const depths = [...section.parts.map(({ fromM }) => fromM), section.thicknessM];
-  const places = [...placed.map(({ fromPx }) => fromPx), last];
-  const scale = scaleLinear().domain(depths).range(places).clamp(true);
-  return (atM) => scale(atM);
+  return (atM) => {
+    const within = section.parts.findIndex(({ toM }) => atM <= toM);
+    const at = within < 0 ? section.parts.length - 1 : within;
+    const [part, place] = [section.parts[at], placed[at]];
+    if (part === undefined || place === undefined) return 0;
+    const along = part.toM > part.fromM ? Math.min(1, (atM - part.fromM) / (part.toM - part.fromM)) : 0;
+    return place.fromPx + along * (place.toPx - place.fromPx);
+  };
 }
 
 interface SectionPictureProps {
@@ -94,9 +96,9 @@ export function SectionPicture({ house, area, openId, onOpen }: SectionPicturePr
   const widthPx = Math.max(0, width - 2 * SIDE);
   const placed = placeParts(section, widthPx);
   const x = depthScale(section, placed);
-  const y = scaleLinear()
-    .domain([Math.min(air.outdoorC, section.dewPointC) - 1, air.indoorC + 1])
-    .range([HEIGHT - FOOT, HEAD]);
+  const [coldest, warmest] = [Math.min(air.outdoorC, section.dewPointC) - 1, air.indoorC + 1];
+  const y = (temperatureC: number): number =>
+    HEIGHT - FOOT - ((temperatureC - coldest) / (warmest - coldest)) * (HEIGHT - FOOT - HEAD);
   const temperature = (si: number): string => figureWithUnit(si, 'temperature', units);
   const line = (points: readonly SectionPoint[]): string => {
     const [first] = points;
@@ -222,6 +224,9 @@ export function SectionPicture({ house, area, openId, onOpen }: SectionPicturePr
               />
             )}
             <Line x1={4} x2={width - 4} y1={dew} y2={dew} stroke={palette.straw} strokeDasharray="2 4" />
+            <SvgText x={2} y={dew - 4} fontFamily={fonts.text} fontSize={LETTERS - 1} fill={palette.straw}>
+              {`${figure(section.dewPointC, 'temperature', units)}°`}
+            </SvgText>
             {section.frame !== null && (
               <Path
                 d={line(section.frame)}

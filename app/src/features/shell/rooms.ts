@@ -37,6 +37,7 @@ const WITHIN: Readonly<Record<string, Room['segment']>> = {
   mends: 'walk',
   continuity: 'walk',
   stops: 'walk',
+  worth: 'fill',
 };
 
 /** The room that a path lies in. */

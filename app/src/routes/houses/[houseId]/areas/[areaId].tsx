@@ -3,7 +3,7 @@ import { usePreferences } from '../../../../data/preferences';
 import { useHouseView } from '../../../../features/houses/house-frame';
 import { useMadeOrToBe } from '../../../../features/houses/record-to-be';
 import { newArea } from '../../../../features/fill/use-add-area';
-import { AreaScreen } from '../../../../features/fill/area-screen';
+import { AreaOnDemand } from '../../../../features/bench-and-drawing-on-demand';
 import { NotHere } from '../../../../features/shell/not-here';
 
 export default function AreaRoute() {
@@ -15,6 +15,6 @@ export default function AreaRoute() {
   return area === undefined ? (
     <NotHere what="area" houseId={view.house.id} />
   ) : (
-    <AreaScreen key={area.id} view={view} area={area} isNew={made === undefined} />
+    <AreaOnDemand key={area.id} view={view} area={area} isNew={made === undefined} />
   );
 }

@@ -1,0 +1,77 @@
+import { area as areaKind, type Area, type OwnRequirement } from '@calvet/contract/installation/area';
+import { AREA_WORDS } from '@calvet/contract/installation/area-words';
+import { useKeep } from '../../data/use-keep';
+import { Choice } from '../../ui/choice';
+import { Labelled, NumberField } from '../../ui/field';
+
+const { members } = areaKind.fields.requirement;
+
+type Asked = 'kind' | 'asWall' | 'u' | 'r';
+
+const USUAL_U = 0.25;
+const NOTHING: OwnRequirement = { leastRsi: null, greatestUValue: null, asKind: null };
+
+function askedAs(requirement: OwnRequirement | null): Asked {
+  if (requirement === null) return 'kind';
+  if (requirement.greatestUValue !== null) return 'u';
+  if (requirement.leastRsi !== null) return 'r';
+  return requirement.asKind === null ? 'kind' : 'asWall';
+}
+
+const BY: Readonly<Record<Asked, OwnRequirement | null>> = {
+  kind: null,
+  asWall: { ...NOTHING, asKind: 'wall' },
+  u: { ...NOTHING, greatestUValue: USUAL_U },
+  r: { ...NOTHING, leastRsi: 1 / USUAL_U },
+};
+
+/** What is asked of one area: what is asked of its kind, what is asked of walls, or something of its own. */
+export function RequirementChoice({ area }: { readonly area: Area }) {
+  const keep = useKeep('area', area);
+  const { requirement, kind } = area;
+  const asked = askedAs(requirement);
+  const options = [
+    { value: 'kind' as const, label: `As every ${AREA_WORDS[kind].toLowerCase()}` },
+    ...(kind === 'wall' ? [] : [{ value: 'asWall' as const, label: 'As the wall' }]),
+    { value: 'u' as const, label: 'A U of its own' },
+    { value: 'r' as const, label: 'An R of its own' },
+  ];
+  return (
+    <>
+      <Labelled label="Asked of it">
+        <Choice
+          label="Asked of it"
+          options={options}
+          value={asked}
+          onChange={(value) => {
+            if (value !== asked) keep({ requirement: BY[value] });
+          }}
+        />
+      </Labelled>
+      {asked === 'u' && requirement !== null && (
+        <NumberField
+          label="U at most"
+          quantity="transmittance"
+          value={requirement.greatestUValue}
+          bounds={members.greatestUValue.bounds}
+          isRequired
+          onCommit={(si, stage) => {
+            if (si !== null) keep({ requirement: { ...NOTHING, greatestUValue: si } }, stage);
+          }}
+        />
+      )}
+      {asked === 'r' && requirement !== null && (
+        <NumberField
+          label="R at least"
+          quantity="resistance"
+          value={requirement.leastRsi}
+          bounds={members.leastRsi.bounds}
+          isRequired
+          onCommit={(si, stage) => {
+            if (si !== null) keep({ requirement: { ...NOTHING, leastRsi: si } }, stage);
+          }}
+        />
+      )}
+    </>
+  );
+}
