@@ -1,22 +1,15 @@
 import {
   closestCenter,
   DndContext,
-  KeyboardSensor,
   PointerSensor,
   useSensor,
   useSensors,
-  type Announcements,
   type Modifier,
   type UniqueIdentifier,
 } from '@dnd-kit/core';
-import {
-  SortableContext,
-  sortableKeyboardCoordinates,
-  useSortable,
-  verticalListSortingStrategy,
-} from '@dnd-kit/sortable';
+import { SortableContext, useSortable, verticalListSortingStrategy } from '@dnd-kit/sortable';
 import { CSS } from '@dnd-kit/utilities';
-import type { ReactNode } from 'react';
+import { useId, useLayoutEffect, useRef, useState, type KeyboardEvent, type ReactNode } from 'react';
 import Icon from './icon-font/icon-set';
 import { usePalette } from './theme';
 import { TOUCH } from './tokens';
@@ -39,61 +32,97 @@ interface SortableListProps<Item extends Sorted> {
 /** A finger that only presses moves nothing. */
 const DRAG_FROM_PX = 4;
 
+const STEPS: Readonly<Record<string, -1 | 1>> = { ArrowUp: -1, ArrowDown: 1 };
+
 /** Entries of a list stay in its column. */
 const upAndDown: Modifier = ({ transform }) => ({ ...transform, x: 0 });
 
-/** Entries that are put into another order: by a grip, or by its keys (space, arrows, space). */
+const nothing = (): undefined => undefined;
+/** What is done is said here, in the words of the list. */
+const SAID_HERE = {
+  screenReaderInstructions: { draggable: '' },
+  announcements: {
+    onDragStart: nothing,
+    onDragOver: nothing,
+    onDragEnd: nothing,
+    onDragCancel: nothing,
+  },
+};
+
+/** Only told, and not shown. */
+const UNSEEN = {
+  position: 'absolute',
+  width: 1,
+  height: 1,
+  overflow: 'hidden',
+  clipPath: 'inset(50%)',
+} as const;
+
+/** Entries that are put into another order: dragged by a grip, or moved by the arrows while it has the focus. */
 export function SortableList<Item extends Sorted>({
   items,
   nameOf,
   onMove,
   children,
 }: SortableListProps<Item>) {
-  const sensors = useSensors(
-    useSensor(PointerSensor, { activationConstraint: { distance: DRAG_FROM_PX } }),
-    useSensor(KeyboardSensor, { coordinateGetter: sortableKeyboardCoordinates }),
-  );
+  const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: DRAG_FROM_PX } }));
+  const keysId = useId();
+  const [said, setSaid] = useState('');
+  const list = useRef<HTMLDivElement>(null);
+  /** The entry that was moved by its keys: it keeps the focus in its new place. */
+  const movedByKeys = useRef<string | null>(null);
+  useLayoutEffect(() => {
+    if (movedByKeys.current === null) return;
+    const grips = list.current?.querySelectorAll<HTMLElement>('[data-grip]') ?? [];
+    [...grips].find((grip) => grip.dataset.grip === movedByKeys.current)?.focus();
+    movedByKeys.current = null;
+  }, [items]);
   const placeOf = (id: UniqueIdentifier): number => items.findIndex((item) => item.id === id);
-  const called = (id: UniqueIdentifier): string => {
-    const at = placeOf(id);
-    const item = items[at];
-    return item === undefined ? '' : nameOf(item, at);
+  const move = (from: number, to: number): void => {
+    const item = items[from];
+    if (item === undefined || from === to || to < 0 || to >= items.length) return;
+    setSaid(`${nameOf(item, from)} is at place ${to + 1} of ${items.length}.`);
+    onMove(from, to);
   };
-  const announcements: Announcements = {
-    onDragStart: ({ active }) => `${called(active.id)} is taken up.`,
-    onDragOver: ({ active, over }) =>
-      over === null
-        ? undefined
-        : `${called(active.id)} is at place ${placeOf(over.id) + 1} of ${items.length}.`,
-    onDragEnd: ({ active, over }) =>
-      over === null
-        ? `${called(active.id)} is where it was.`
-        : `${called(active.id)} was put at place ${placeOf(over.id) + 1} of ${items.length}.`,
-    onDragCancel: ({ active }) => `${called(active.id)} is where it was.`,
+  const byKeys = (id: string, event: KeyboardEvent): void => {
+    const step = STEPS[event.key];
+    if (step === undefined) return;
+    event.preventDefault();
+    movedByKeys.current = id;
+    const from = placeOf(id);
+    move(from, from + step);
   };
   return (
     <DndContext
       sensors={sensors}
       collisionDetection={closestCenter}
       modifiers={[upAndDown]}
-      accessibility={{
-        announcements,
-        screenReaderInstructions: {
-          draggable: 'Space takes it up, arrows move it, space puts it down, Escape puts it back.',
-        },
-      }}
+      accessibility={SAID_HERE}
       onDragEnd={({ active, over }) => {
-        if (over === null || over.id === active.id) return;
-        onMove(placeOf(active.id), placeOf(over.id));
+        if (over !== null) move(placeOf(active.id), placeOf(over.id));
       }}
     >
       <SortableContext items={items.map(({ id }) => id)} strategy={verticalListSortingStrategy}>
-        {items.map((item, position) => (
-          <SortableEntry key={item.id} id={item.id} name={nameOf(item, position)}>
-            {(grip) => children(item, position, grip)}
-          </SortableEntry>
-        ))}
+        <div ref={list}>
+          {items.map((item, position) => (
+            <SortableEntry
+              key={item.id}
+              id={item.id}
+              name={nameOf(item, position)}
+              keysId={keysId}
+              onKeyDown={(event) => byKeys(item.id, event)}
+            >
+              {(grip) => children(item, position, grip)}
+            </SortableEntry>
+          ))}
+        </div>
       </SortableContext>
+      <span id={keysId} style={UNSEEN}>
+        The arrow keys move it.
+      </span>
+      <span role="status" style={UNSEEN}>
+        {said}
+      </span>
     </DndContext>
   );
 }
@@ -103,21 +132,28 @@ interface SortableEntryProps {
   readonly id: string;
   /** What it is called. */
   readonly name: string;
+  /** Of what says which keys move it. */
+  readonly keysId: string;
+  /** Called with each key that is pressed on its grip. */
+  readonly onKeyDown: (event: KeyboardEvent) => void;
   /** Draws it with its grip. */
   readonly children: (grip: ReactNode) => ReactNode;
 }
 
-function SortableEntry({ id, name, children }: SortableEntryProps) {
+function SortableEntry({ id, name, keysId, onKeyDown, children }: SortableEntryProps) {
   const palette = usePalette();
-  const { attributes, listeners, setNodeRef, setActivatorNodeRef, transform, transition, isDragging } =
-    useSortable({ id });
+  const { listeners, setNodeRef, setActivatorNodeRef, transform, transition, isDragging } = useSortable({
+    id,
+  });
   const grip = (
     <button
       ref={setActivatorNodeRef}
       type="button"
-      {...attributes}
       {...listeners}
+      data-grip={id}
       aria-label={`Move ${name}`}
+      aria-describedby={keysId}
+      onKeyDown={onKeyDown}
       style={{
         width: TOUCH,
         height: TOUCH,

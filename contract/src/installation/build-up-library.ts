@@ -19,16 +19,30 @@ export interface LibraryBuildUp extends Omit<BuildUp, 'name' | 'layers' | 'grade
 const WOOD_CONDUCTIVITY_WMK = 0.12;
 
 const framed = (name: string, thicknessM: number, cavityRsi: number, framingFraction: number): LayerFigures =>
-  framedLayer(name, {
+  letting(
+    framedLayer(name, {
+      thicknessM,
+      cavityRsi,
+      frameRsi: thicknessM / WOOD_CONDUCTIVITY_WMK,
+      framingFraction,
+    }),
     thicknessM,
-    cavityRsi,
-    frameRsi: thicknessM / WOOD_CONDUCTIVITY_WMK,
-    framingFraction,
-  });
+    1,
+  );
 
-const plasterboard = materialLayer('Plasterboard', 0.0125, 0.25);
-const sheathing = materialLayer('Wood sheathing', 0.012, 0.13);
-const cladding = resistanceLayer('Ventilated cladding', 0.08);
+/** A layer with how tight it is to vapour, by its µ dry and damp. ISO 10456. */
+const letting = <L extends LayerFigures>(layer: L, thicknessM: number, muDry: number, muDamp = muDry): L => ({
+  ...layer,
+  sdDryM: muDry * thicknessM,
+  sdDampM: muDamp * thicknessM,
+});
+const fibre = (name: string, thicknessM: number, conductivityWmK: number): LayerFigures =>
+  letting(materialLayer(name, thicknessM, conductivityWmK), thicknessM, 1);
+
+const plasterboard = letting(materialLayer('Plasterboard', 0.0125, 0.25), 0.0125, 10, 4);
+const sheathing = letting(materialLayer('Wood sheathing', 0.012, 0.13), 0.012, 200, 70);
+/** Air moves behind it: what lies further out holds no vapour. */
+const cladding = letting(resistanceLayer('Ventilated cladding', 0.08), 0.1, 1);
 
 /**
  * Starter library: common build-ups with usual conductivities and framing fractions, meant to be adjusted
@@ -59,7 +73,7 @@ export const BUILD_UP_LIBRARY: readonly LibraryBuildUp[] = [
       plasterboard,
       framed('Studs {140}, batts', 0.14, 3.7, 0.23),
       sheathing,
-      materialLayer('Outside board', 0.05, 0.036),
+      fibre('Outside board', 0.05, 0.036),
       cladding,
     ],
     frameAlignment: null,
@@ -72,7 +86,7 @@ export const BUILD_UP_LIBRARY: readonly LibraryBuildUp[] = [
     layers: [
       plasterboard,
       framed('Inner studs {90}', 0.09, 2.25, 0.16),
-      materialLayer('Gap, dense-packed', 0.12, 0.04),
+      fibre('Gap, dense-packed', 0.12, 0.04),
       framed('Outer studs {90}', 0.09, 2.25, 0.2),
       sheathing,
       cladding,
@@ -85,10 +99,10 @@ export const BUILD_UP_LIBRARY: readonly LibraryBuildUp[] = [
     name: 'Masonry, cavity batts {150}',
     kinds: ['wall'],
     layers: [
-      materialLayer('Plaster', 0.013, 0.5),
-      materialLayer('Inner leaf, block', 0.1, 0.18),
-      materialLayer('Cavity batts', 0.15, 0.034),
-      materialLayer('Outer leaf, brick', 0.1025, 0.77),
+      letting(materialLayer('Plaster', 0.013, 0.5), 0.013, 10, 6),
+      letting(materialLayer('Inner leaf, block', 0.1, 0.18), 0.1, 10, 5),
+      fibre('Cavity batts', 0.15, 0.034),
+      letting(materialLayer('Outer leaf, brick', 0.1025, 0.77), 0.1025, 10, 5),
     ],
     frameAlignment: null,
     gradedLayer: 2,
@@ -98,8 +112,8 @@ export const BUILD_UP_LIBRARY: readonly LibraryBuildUp[] = [
     name: 'Rim, cut board sealed in',
     kinds: ['rim'],
     layers: [
-      framed('Joists, cut board', 0.1, 2.9, 0.12),
-      materialLayer('Rim board', 0.028, 0.13),
+      letting(framed('Joists, cut board', 0.1, 2.9, 0.12), 0.1, 60),
+      letting(materialLayer('Rim board', 0.028, 0.13), 0.028, 50, 20),
       sheathing,
       cladding,
     ],
@@ -113,7 +127,7 @@ export const BUILD_UP_LIBRARY: readonly LibraryBuildUp[] = [
     layers: [
       plasterboard,
       framed('Joists {140}, loose fill', 0.14, 3.5, 0.1),
-      materialLayer('Loose fill over joists', 0.26, 0.04),
+      fibre('Loose fill over joists', 0.26, 0.04),
     ],
     frameAlignment: null,
     gradedLayer: 2,
@@ -125,8 +139,8 @@ export const BUILD_UP_LIBRARY: readonly LibraryBuildUp[] = [
     layers: [
       plasterboard,
       framed('Rafters {220}, dense-packed', 0.22, 5.5, 0.12),
-      materialLayer('Wood-fibre board', 0.06, 0.045),
-      resistanceLayer('Ventilated covering', 0.08),
+      letting(materialLayer('Wood-fibre board', 0.06, 0.045), 0.06, 5, 3),
+      letting(resistanceLayer('Ventilated covering', 0.08), 0.1, 1),
     ],
     frameAlignment: null,
     gradedLayer: 1,
@@ -135,7 +149,10 @@ export const BUILD_UP_LIBRARY: readonly LibraryBuildUp[] = [
     id: 'floor-joists-220',
     name: 'Joisted floor {220}, batts',
     kinds: ['floor'],
-    layers: [materialLayer('Subfloor', 0.022, 0.13), framed('Joists {220}, batts', 0.22, 5.8, 0.12)],
+    layers: [
+      letting(materialLayer('Subfloor', 0.022, 0.13), 0.022, 50, 15),
+      framed('Joists {220}, batts', 0.22, 5.8, 0.12),
+    ],
     frameAlignment: null,
     gradedLayer: 1,
   },
@@ -143,7 +160,10 @@ export const BUILD_UP_LIBRARY: readonly LibraryBuildUp[] = [
     id: 'slab-board-150',
     name: 'Slab on board {150}',
     kinds: ['floor'],
-    layers: [materialLayer('Concrete slab', 0.1, 2), materialLayer('Under-slab board', 0.15, 0.035)],
+    layers: [
+      letting(materialLayer('Concrete slab', 0.1, 2), 0.1, 130, 80),
+      letting(materialLayer('Under-slab board', 0.15, 0.035), 0.15, 60),
+    ],
     frameAlignment: null,
     gradedLayer: 1,
   },

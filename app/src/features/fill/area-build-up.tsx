@@ -19,6 +19,7 @@ import { Text } from '../../ui/text';
 import { usePalette } from '../../ui/theme';
 import { CORNER, space } from '../../ui/tokens';
 import { LayerEditor } from './layer-editor';
+import { MoistureCard } from './moisture-card';
 import { SectionPicture } from './section-picture';
 
 interface BuildUpPickerProps {
@@ -150,6 +151,7 @@ export function AreaBuildUp({ view, area }: AreaBuildUpProps) {
       <Card title="Section">
         <SectionPicture house={view.house} area={area} openId={openId} onOpen={setOpenId} />
       </Card>
+      <MoistureCard house={view.house} area={area} />
       <LayerEditor buildUp={area.buildUp} own={own} openId={openId} onOpen={setOpenId} onChange={set} />
     </>
   );

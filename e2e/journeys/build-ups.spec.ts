@@ -1,0 +1,197 @@
+import { assemblyOperation, computeWith } from '@calvet/core';
+import { cavityFill } from '@calvet/core/insulation/cavity-fill';
+import type { Page } from '@playwright/test';
+import { allSent, createHouse, enter, expect, onOtherDevice, sizes, test } from './running-app';
+
+/** A house of its own with one wall that begins as a frame of 140 mm. */
+async function newWall(page: Page, app: Parameters<typeof createHouse>[1], name: string): Promise<void> {
+  await createHouse(page, app, { name: `${name} ${test.info().project.name}`, ...sizes });
+  await page.getByRole('button', { name: 'Add an area' }).click();
+  await page.getByLabel('Name', { exact: true }).fill('North wall');
+  await enter(page, 'Size', '50');
+}
+
+const layer = (page: Page, position: number) => page.getByRole('group', { name: `Layer ${position}` });
+
+async function takeMaterial(page: Page, search: string, name: string): Promise<void> {
+  await page.getByLabel('Search', { exact: true }).fill(search);
+  await page.getByRole('button', { name: `Take ${name}`, exact: true }).click();
+}
+
+const frame = { frameRsi: 0.14 / 0.12, framingFraction: 0.23, thicknessM: 0.14 };
+
+/** R of the wall with a filled frame between plasterboard, sheathing and cladding. */
+const wallRsi = (cavityRsi: number): string =>
+  computeWith(assemblyOperation, {
+    layers: [
+      { thicknessM: 0.0125, conductivityWmK: 0.25 },
+      { cavityRsi, ...frame },
+      { thicknessM: 0.012, conductivityWmK: 0.13 },
+      { rsi: 0.08 },
+    ],
+    method: 'iso6946',
+    filmConvention: 'iso',
+    heatFlow: 'horizontal',
+  }).effectiveRsi.toFixed(2);
+
+test('a batt pressed onto foam, without a server: what is pressed, and R to the digit; then on another device', async ({
+  page,
+  app,
+  browser,
+}) => {
+  await newWall(page, app, 'Hybrid');
+  await allSent(page);
+  await app.stop();
+  await layer(page, 2)
+    .getByRole('button', { name: /: change$/ })
+    .click();
+  await page.getByRole('button', { name: 'Say what lies in it' }).click();
+  await takeMaterial(page, 'glass dense', 'Glass fibre batt, dense');
+  await page.getByRole('button', { name: 'Add a fill' }).click();
+  await takeMaterial(page, 'closed cells, mild', 'Sprayed foam, closed cells, mild blowing agent');
+  const { cavityRsi, pressedTo } = cavityFill({
+    depthM: 0.14,
+    fills: [
+      { pressing: 'fibreLaw', conductivityWmK: 0.034, thicknessM: 0.14 },
+      { pressing: 'rigid', conductivityWmK: 0.026, thicknessM: 0.05 },
+    ],
+  });
+  const cavity = page.getByRole('group', { name: 'In the cavity' });
+  await expect(cavity.getByRole('status')).toContainText(`Pressed to ${(pressedTo * 100).toFixed(0)} %`);
+  await expect(cavity.getByRole('status')).toContainText(cavityRsi.toFixed(2));
+  const worth = new RegExp(`Worth R\\s${wallRsi(cavityRsi).replace('.', '\\.')}`);
+  await expect(page.getByRole('heading', { level: 2, name: worth })).toBeVisible();
+
+  await app.start();
+  await allSent(page);
+  const other = await onOtherDevice(browser, page);
+  await other.goto(page.url());
+  await expect(other.getByRole('heading', { level: 2, name: worth })).toBeVisible();
+  await other.close();
+});
+
+test('fills that are thicker than their cavity say so where they are, and nothing is lost', async ({
+  page,
+  app,
+}) => {
+  await newWall(page, app, 'Too thick');
+  await layer(page, 2)
+    .getByRole('button', { name: /: change$/ })
+    .click();
+  await page.getByRole('button', { name: 'Say what lies in it' }).click();
+  await takeMaterial(page, 'xps', 'XPS board');
+  const cavity = page.getByRole('group', { name: 'In the cavity' });
+  await enter(page, 'Thickness on the label', '200');
+  await expect(cavity.getByRole('alert')).toContainText('The boards are thicker than the cavity.');
+  await expect(page.getByRole('heading', { level: 2, name: /thicker than the cavity/ })).toBeVisible();
+  await enter(page, 'Thickness on the label', '140');
+  await expect(cavity.getByRole('alert')).toHaveCount(0);
+  await expect(page.getByRole('heading', { level: 2, name: /^Worth R/ })).toBeVisible();
+});
+
+test('layers are put into another order by their grip and by its keys', async ({ page, app }) => {
+  await newWall(page, app, 'Order');
+  const names = async (): Promise<readonly string[]> => {
+    const buttons = await page.getByRole('button', { name: /: change$/ }).all();
+    return Promise.all(
+      buttons.map(async (each) => ((await each.getAttribute('aria-label')) ?? '').replace(/: change$/, '')),
+    );
+  };
+  const [lining, studs, sheathing, cladding] = [
+    'Plasterboard',
+    'Studs 140, batts',
+    'Wood sheathing',
+    'Ventilated cladding',
+  ];
+  expect(await names()).toEqual([lining, studs, sheathing, cladding]);
+  const grip = page.getByRole('button', { name: `Move ${sheathing}` });
+  await grip.focus();
+  await page.keyboard.press('ArrowUp');
+  await expect(page.getByText(`${sheathing} is at place 2 of 4.`)).toBeAttached();
+  await expect.poll(names).toEqual([lining, sheathing, studs, cladding]);
+  // Its grip keeps the focus, so that it goes on with the same key.
+  await expect(grip).toBeFocused();
+
+  const from = page.getByRole('button', { name: `Move ${cladding}` });
+  await from.scrollIntoViewIfNeeded();
+  const [start, end] = [
+    await from.boundingBox(),
+    await page.getByRole('button', { name: `Move ${studs}` }).boundingBox(),
+  ];
+  if (start === null || end === null) throw new Error('The grips are not in sight.');
+  await page.mouse.move(start.x + start.width / 2, start.y + start.height / 2);
+  await page.mouse.down();
+  await page.mouse.move(start.x + start.width / 2, end.y + end.height / 2 - 4, { steps: 12 });
+  await page.mouse.up();
+  await expect.poll(names).toEqual([lining, sheathing, cladding, studs]);
+  await allSent(page);
+  await page.reload();
+  await expect.poll(names).toEqual([lining, sheathing, cladding, studs]);
+});
+
+test('a rain gap that is open ends what insulates, and a claim is broken down to what was built', async ({
+  page,
+  app,
+}) => {
+  await newWall(page, app, 'Claimed');
+  await page.getByRole('button', { name: /^Grade III/ }).click();
+  await enter(page, 'R that is claimed', '7.2');
+  const steps = page.getByRole('list', { name: 'From what is said to what was built' });
+  await expect(steps.getByRole('listitem')).toHaveCount(4);
+  await expect(steps.getByRole('listitem').first()).toContainText('7.20');
+  const built = await page.getByRole('heading', { level: 2, name: /^Worth R/ }).textContent();
+  const shown = /R\s([\d.]+)/.exec(built ?? '')?.[1] ?? 'nothing';
+  await expect(steps.getByRole('listitem').last()).toContainText(shown);
+
+  await layer(page, 4)
+    .getByRole('button', { name: /: change$/ })
+    .click();
+  await layer(page, 4).getByRole('radio', { name: 'Air space' }).click();
+  await layer(page, 4).getByRole('radio', { name: 'Open to the outside' }).click();
+  await expect(page.getByText(/outwards nothing counts: air from outside moves there/)).toBeVisible();
+});
+
+test('a wall that meets what is asked fails once its grade falls, and meets it again', async ({
+  page,
+  app,
+}) => {
+  await newWall(page, app, 'Asked');
+  await page.getByRole('button', { name: /^Grade I:/ }).click();
+  await page.getByRole('link', { name: 'Fill', exact: true }).click();
+  await page.getByRole('button', { name: 'What the house is worth, and what is asked' }).click();
+  await expect(
+    page.getByRole('heading', { level: 2, name: 'Nothing is asked of its insulation yet' }),
+  ).toBeVisible();
+  await page.getByRole('radio', { name: 'Wall', exact: true }).click();
+  await enter(page, 'Wall: U at most', '0,37');
+  const meets = page.getByRole('heading', { level: 2, name: 'Meets what is asked, as built' });
+  await expect(meets).toBeVisible();
+  const regrade = async (grade: RegExp): Promise<void> => {
+    await page.getByRole('button', { name: 'Back to the filling' }).click();
+    await page.getByRole('button', { name: grade }).click();
+    await page.getByRole('button', { name: 'What the house is worth, and what is asked' }).click();
+  };
+  await regrade(/^Grade III:/);
+  const fails = /^Fails: North wall, 0\.4\d\d against 0\.370 as built$/;
+  await expect(page.getByRole('heading', { level: 2, name: fails })).toBeVisible();
+  await regrade(/^Grade I:/);
+  await expect(meets).toBeVisible();
+});
+
+test('a wall without control gathers water where it is cold, and says so', async ({ page, app }) => {
+  await newWall(page, app, 'Moist');
+  await page.getByRole('button', { name: 'Choose the climate' }).click();
+  await page.getByRole('radio', { name: 'Cold continental' }).click();
+  await page.goBack();
+  const card = page.getByText('Does it stay dry');
+  await expect(card).toBeVisible();
+  await expect(page.getByText(/of water gathers in winter|it adds up/)).toBeVisible();
+  await expect(page.getByText(/Nothing on the warm side keeps vapour/)).toBeVisible();
+  await layer(page, 1)
+    .getByRole('button', { name: /: change$/ })
+    .click();
+  await layer(page, 1).getByRole('button', { name: 'Choose a material' }).click();
+  await takeMaterial(page, 'opens wide', 'Membrane that opens wide when damp');
+  await expect(page.getByText(/Kept dry by a membrane inside that opens when it is damp/)).toBeVisible();
+  await expect(page.getByText(/Nothing on the warm side keeps vapour/)).toHaveCount(0);
+});
