@@ -69,6 +69,14 @@ const FITTING: Readonly<Partial<Record<OperationName, (input: Fields) => Fields>
       settledDepthM: 0.1 + i / 500,
     })),
   }),
+  'insulation.cavityFill': (input) => ({ ...input, depthM: 0.5 }),
+  'insulation.defectPrices': (input) => ({
+    ...input,
+    frameAlignment: 'offset',
+    layers: leanlyFramed(input),
+    areaM2: 5000,
+    observedM2: 4000,
+  }),
   'insulation.grade': (input) => withSmallRegions(input),
   'insulation.sampling': (input) => withSmallRegions(input),
   'photo.voids': (input) => ({

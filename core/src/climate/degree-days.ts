@@ -91,14 +91,14 @@ const days = {
 
 export const degreeDaysOperation: Operation<DegreeDaysInput, DegreeDays> = {
   words: {
-    shelf: 'heat',
+    shelf: 'house',
     title: 'Degree days',
     tells: 'Heating and cooling degree days from the means of twelve months.',
     alsoCalled: 'HDD, CDD, heating season, climate, base temperature, balance point',
     mainFigures: ['heatingKd', 'coolingKd', 'yearMeanC'],
   },
   schema: fields<DegreeDaysInput>({
-    temperaturesC: as('Mean of each month', list(temperatureC(), 12, 12), 'Month'),
+    temperaturesC: as('Mean of the month', list(temperatureC(), 12, 12), 'Month'),
     dailySpreadK: as(
       'Spread of the days within a month',
       optional(number({ quantity: 'temperatureDifference', min: 0, max: 15 })),

@@ -194,8 +194,8 @@ export function defectPrices(input: DefectPricesInput): DefectPrices {
 export const defectPricesOperation: Operation<DefectPricesInput, DefectPrices> = {
   words: {
     shelf: 'insulation',
-    title: 'What each defect costs',
-    tells: 'Heat lost through each void, pressed and bare spot, and which mends save most for each minute.',
+    title: 'What defects cost',
+    tells: 'Heat lost through voids, pressed and bare spots, and which mends save most in a minute.',
     alsoCalled: 'void, gap, missing insulation, compression, punch list, cost, priority, repair',
     mainFigures: ['totalWK', 'observedWK', 'elsewhereWK', 'best'],
   },
@@ -231,7 +231,7 @@ export const defectPricesOperation: Operation<DefectPricesInput, DefectPrices> =
         id: as('Name', text()),
         deltaUAWK: as('Heat loss added', figure('pointTransmittance')),
         kwhPerYear: as('Extra heat a year', optional(figure('energy'))),
-        perMinuteWK: as('Saved for each minute', optional(figure('heatLossPerMinute'))),
+        perMinuteWK: as('Saved in a minute', optional(figure('heatLossPerMinute'))),
       }),
     ),
     observedWK: as('Where it was seen', figure('pointTransmittance')),

@@ -56,6 +56,10 @@ export interface IndoorYearInput {
 export interface IndoorYear {
   /** As `moisture.monthly` takes them. */
   readonly months: readonly ClimateMonth[];
+  /** Of the rooms, in the month in which they are dampest. */
+  readonly greatestRelativeHumidity: number;
+  /** 0…11; the earliest of equals. */
+  readonly dampestMonth: number;
   readonly findings: readonly Finding<'indoor-very-damp'>[];
 }
 
@@ -148,6 +152,8 @@ export function indoorYear(input: IndoorYearInput): IndoorYear {
   const dampest = Math.max(...months.map((month) => month.indoorRelativeHumidity));
   return {
     months,
+    greatestRelativeHumidity: dampest,
+    dampestMonth: months.findIndex((month) => month.indoorRelativeHumidity === dampest),
     findings: exceeds(dampest, VERY_DAMP)
       ? [
           {
@@ -167,9 +173,9 @@ export const indoorYearOperation: Operation<IndoorYearInput, IndoorYear> = {
   words: {
     shelf: 'moisture',
     title: 'Indoor air through a year',
-    tells: 'Temperature and humidity of the rooms in each month, by how the house is used.',
+    tells: 'Temperature and humidity of the rooms month by month, by how the house is used.',
     alsoCalled: 'humidity class, relative humidity, RH, climate, boundary conditions, ISO 13788',
-    mainFigures: ['months'],
+    mainFigures: ['greatestRelativeHumidity', 'dampestMonth', 'months'],
   },
   schema: fields<IndoorYearInput>({
     outdoor: list(fields<OutdoorMonth>({ temperatureC: temperatureC(), relativeHumidity: share() }), 12, 12),
@@ -200,5 +206,7 @@ export const indoorYearOperation: Operation<IndoorYearInput, IndoorYear> = {
         outdoorRelativeHumidity: figure('share'),
       }),
     ),
+    greatestRelativeHumidity: as('Greatest humidity indoors', figure('share')),
+    dampestMonth: figure('month'),
   }),
 };

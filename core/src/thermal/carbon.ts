@@ -81,7 +81,7 @@ export const carbonOperation: Operation<CarbonInput, Carbon> = {
   words: {
     shelf: 'heat',
     title: 'Greenhouse gases of a build-up',
-    tells: 'What is emitted in making it, what its blowing agent does, and what it stores, each by itself.',
+    tells: 'What is emitted in making it, what its blowing agent does, and what it stores, told apart.',
     alsoCalled: 'embodied carbon, CO2, GWP, blowing agent, biogenic, EPD, EN 15804',
     mainFigures: ['emittedKgM2', 'agentKgM2', 'storedKgM2', 'emittedPerRsi'],
   },
@@ -103,6 +103,6 @@ export const carbonOperation: Operation<CarbonInput, Carbon> = {
   output: outcome<Carbon>({
     layers: list(part(carbonFigures)),
     ...carbonFigures,
-    emittedPerRsi: as('Emitted for each R', optional(figure('massPerAreaAndR'))),
+    emittedPerRsi: as('Emitted for an R of 1', optional(figure('massPerAreaAndR'))),
   }),
 };

@@ -78,7 +78,7 @@ export function payback(input: PaybackInput): Payback {
 
 export const paybackOperation: Operation<PaybackInput, Payback> = {
   words: {
-    shelf: 'heat',
+    shelf: 'house',
     title: 'Payback',
     tells: 'When what better work costs has been saved again.',
     alsoCalled: 'return on investment, ROI, simple payback, net present value, NPV, cost, savings',
