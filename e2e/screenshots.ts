@@ -43,6 +43,10 @@ async function toKitchen(page: Page): Promise<void> {
   await page.mouse.move(0, 0);
 }
 
+/** The cut through a build-up at the top of the page. */
+const toSection = (page: Page) =>
+  page.getByText('Section', { exact: true }).evaluate((title) => title.scrollIntoView({ block: 'start' }));
+
 const cutThroughKitchen = (page: Page) => page.getByRole('radio', { name: 'Ground floor' }).click();
 
 const shots: readonly Shot[] = [
@@ -54,7 +58,13 @@ const shots: readonly Shot[] = [
   { name: 'mends', address: `${houseUrl(tamsel)}/mends`, isDark: true },
   { name: 'calendar', address: `${houseUrl(wrenfold)}/calendar`, now: '2027-01-04T02:00:00Z', isDark: true },
   { name: 'fill', address: `${houseUrl(tamsel)}/fill` },
-  { name: 'area', address: `${houseUrl(tamsel)}/areas/${idOf(tamsel, 'area')}`, isDark: true },
+  {
+    name: 'area',
+    address: `${houseUrl(tamsel)}/areas/${idOf(tamsel, 'area')}`,
+    isDark: true,
+    before: toSection,
+  },
+  { name: 'worth', address: `${houseUrl(tamsel)}/worth` },
   { name: 'door-test', address: `${houseUrl(wrenfold)}/tests` },
   {
     name: 'test-result',
@@ -69,7 +79,6 @@ const shots: readonly Shot[] = [
       await page.getByLabel('Building pressure, reading 6', { exact: true }).click();
     },
   },
-  { name: 'record', address: `${houseUrl(wrenfold)}/record` },
   { name: 'photo', address: photoUrl(tamsel, 0), isDark: true },
   { name: 'bench', address: `${url}/bench` },
   { name: 'desk-walk', address: `${houseUrl(tamsel)}/walk`, isWide: true, before: toKitchen },

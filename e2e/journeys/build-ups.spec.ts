@@ -163,7 +163,7 @@ test('a wall that meets what is asked fails once its grade falls, and meets it a
     page.getByRole('heading', { level: 2, name: 'Nothing is asked of its insulation yet' }),
   ).toBeVisible();
   await page.getByRole('radio', { name: 'Wall', exact: true }).click();
-  await enter(page, 'Wall: U at most', '0,37');
+  await enter(page, 'Wall, at most', '0,37');
   const meets = page.getByRole('heading', { level: 2, name: 'Meets what is asked, as built' });
   await expect(meets).toBeVisible();
   const regrade = async (grade: RegExp): Promise<void> => {

@@ -36,7 +36,7 @@ function Term({ term, onChange, onRemove }: TermProps) {
       <View style={styles.field}>
         {isR ? (
           <NumberField
-            label={`${name}: R at least`}
+            label={`${name}, at least`}
             quantity="resistance"
             value={leastRsi}
             bounds={member.leastRsi.bounds}
@@ -47,7 +47,7 @@ function Term({ term, onChange, onRemove }: TermProps) {
           />
         ) : (
           <NumberField
-            label={`${name}: U at most`}
+            label={`${name}, at most`}
             quantity="transmittance"
             value={greatestUValue}
             bounds={member.greatestUValue.bounds}
