@@ -126,7 +126,7 @@ export function FillRoom({ view: { house, areas } }: { readonly view: HouseView 
       )}
       <Button
         icon="home-thermometer-outline"
-        label="What the house is worth, and what is asked"
+        label="What the house is worth"
         onPress={() =>
           router.navigate({ pathname: '/houses/[houseId]/worth', params: { houseId: house.id } })
         }
