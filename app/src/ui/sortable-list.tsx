@@ -11,6 +11,7 @@ import { SortableContext, useSortable, verticalListSortingStrategy } from '@dnd-
 import { CSS } from '@dnd-kit/utilities';
 import { useId, useLayoutEffect, useRef, useState, type KeyboardEvent, type ReactNode } from 'react';
 import Icon from './icon-font/icon-set';
+import { Text } from './text';
 import { usePalette } from './theme';
 import { TOUCH } from './tokens';
 
@@ -48,15 +49,6 @@ const SAID_HERE = {
     onDragCancel: nothing,
   },
 };
-
-/** Only told, and not shown. */
-const UNSEEN = {
-  position: 'absolute',
-  width: 1,
-  height: 1,
-  overflow: 'hidden',
-  clipPath: 'inset(50%)',
-} as const;
 
 /** Entries that are put into another order: dragged by a grip, or moved by the arrows while it has the focus. */
 export function SortableList<Item extends Sorted>({
@@ -117,12 +109,12 @@ export function SortableList<Item extends Sorted>({
           ))}
         </div>
       </SortableContext>
-      <span id={keysId} style={UNSEEN}>
+      <span id={keysId} hidden>
         The arrow keys move it.
       </span>
-      <span role="status" style={UNSEEN}>
+      <Text look="small" tone="soft" role="status">
         {said}
-      </span>
+      </Text>
     </DndContext>
   );
 }

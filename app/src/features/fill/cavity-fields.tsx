@@ -7,7 +7,7 @@ import {
 import type { Material } from '@calvet/contract/installation/material';
 import { fillOfMaterial, type KnownMaterial } from '@calvet/contract/installation/material-library';
 import { FILLS_MAX } from '@calvet/contract/limits';
-import { cavityFill } from '@calvet/core/insulation/cavity-fill';
+import { fillingOf } from '@calvet/contract/installation/build-up-assembly';
 import { Refusal } from '@calvet/core/refusal';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
@@ -26,24 +26,11 @@ const { framed } = layerFields.shapes;
 const PRESSINGS = optionsOf(PRESSING_WORDS);
 const BOARD_M = 0.05;
 
-/** How the fills of a cavity lie in it, or why they cannot. */
-function lieIn({ thicknessM, fills }: FramedLayer) {
-  if (thicknessM === null) {
-    return {
-      state: 'refused',
-      message: 'Enter the thickness first: the cavity is as deep as that.',
-    } as const;
-  }
+/** How the fills of a cavity lie in it, or why they cannot; null where none are entered. */
+function lieIn(layer: FramedLayer) {
   try {
-    const filling = cavityFill({
-      depthM: thicknessM,
-      fills: fills.map(({ pressing, conductivityWmK, thicknessM: label }) => ({
-        pressing,
-        conductivityWmK,
-        thicknessM: label ?? undefined,
-      })),
-    });
-    return { state: 'lies', filling } as const;
+    const filling = fillingOf(layer, 'horizontal');
+    return filling === null ? null : ({ state: 'lies', filling } as const);
   } catch (error) {
     if (!(error instanceof Refusal)) throw error;
     return { state: 'refused', message: error.message } as const;
@@ -62,9 +49,9 @@ export function CavityFields({ layer, own, onChange }: CavityFieldsProps) {
   const { units } = usePreferences();
   const [chosenFor, setChosenFor] = useState<string | null>(null);
   const { fills } = layer;
-  const lies = fills.length === 0 ? null : lieIn(layer);
+  const lies = lieIn(layer);
   const set = (next: readonly LayerFill[], stage?: EntryStage): void => {
-    const found = next.length === 0 ? null : lieIn({ ...layer, fills: next });
+    const found = lieIn({ ...layer, fills: next });
     // Whoever reads the layer without knowing of fills finds what they come to.
     const cavityRsi = found?.state === 'lies' ? found.filling.cavityRsi : layer.cavityRsi;
     onChange({ ...layer, fills: next, cavityRsi }, stage);

@@ -1,4 +1,4 @@
-import { cavityFill } from '@calvet/core/insulation/cavity-fill';
+import { fillingOf } from '@calvet/contract/installation/build-up-assembly';
 import { Refusal } from '@calvet/core/refusal';
 import { airSpace } from '@calvet/core/thermal/air-space';
 import type { BuildUpLayer, FramedLayer } from '@calvet/contract/installation/layer';
@@ -18,16 +18,8 @@ const LEAST_RSI = 0.01;
 
 /** R of what lies in a cavity, as it is given or as its fills come to; null where they cannot lie in it. */
 export function cavityRsiOf(layer: FramedLayer): number | null {
-  if (layer.fills.length === 0 || layer.thicknessM === null) return layer.cavityRsi;
   try {
-    return cavityFill({
-      depthM: layer.thicknessM,
-      fills: layer.fills.map(({ pressing, conductivityWmK, thicknessM }) => ({
-        pressing,
-        conductivityWmK,
-        thicknessM: thicknessM ?? undefined,
-      })),
-    }).cavityRsi;
+    return fillingOf(layer, 'horizontal')?.cavityRsi ?? layer.cavityRsi;
   } catch (error) {
     if (error instanceof Refusal) return null;
     throw error;
