@@ -5,18 +5,19 @@ import { option } from './schema';
  * of concrete or masonry under the ground or about it, `slab` a floor on the ground, `opening` a window or door.
  */
 export type EnvelopeKind =
-  'wall' | 'atticWall' | 'foundationWall' | 'rim' | 'ceiling' | 'roof' | 'floor' | 'slab' | 'opening';
+  'wall' | 'rim' | 'ceiling' | 'roof' | 'floor' | 'opening' | 'atticWall' | 'foundationWall' | 'slab';
 
+/** The usual ones first. */
 export const ENVELOPE_KINDS: readonly EnvelopeKind[] = [
   'wall',
-  'atticWall',
-  'foundationWall',
   'rim',
   'ceiling',
   'roof',
   'floor',
-  'slab',
   'opening',
+  'atticWall',
+  'foundationWall',
+  'slab',
 ];
 
 export const envelopeKind = option(...ENVELOPE_KINDS);
