@@ -147,8 +147,9 @@ export function areaFigures(house: HouseBody, area: AreaInHand): AreaFigures {
     const isInGround = area.ground !== null;
     const of = throughGround(area, inPlace.films);
     const worthOf = (uValue: number): Worth => worth(of(uValue));
+    const inItsGround = of(built.uValue);
     const framed = worthOf(built.plainUValue);
-    const asBuilt = worthOf(built.uValue);
+    const asBuilt = worth(inItsGround);
     return {
       state: 'figures',
       labelled: worthOf(labelled.uValue),
@@ -169,7 +170,7 @@ export function areaFigures(house: HouseBody, area: AreaInHand): AreaFigures {
       findings: [
         ...built.findings,
         ...inPlace.findings,
-        ...of(built.uValue).findings,
+        ...inItsGround.findings,
         ...doubtsOfLayers(input),
         ...sheetsWithR(area.buildUp),
       ],

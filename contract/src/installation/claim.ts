@@ -1,6 +1,7 @@
 import type { Finding } from '@calvet/core/finding';
 import type { AreaInHand, BuildUp } from './area';
 import type { AreaFigures } from './area-figures';
+import { SHEET_TO_M } from './layer-group';
 
 type Figures = Extract<AreaFigures, { readonly state: 'figures' }>;
 
@@ -44,9 +45,6 @@ export function claimSteps(
     return [{ name, effectiveRsi, lostRsi }];
   });
 }
-
-/** Thinner is a sheet, m. */
-const SHEET_TO_M = 0.002;
 
 /** Sheets that are said to have an R: none has one of its own. */
 export const sheetsWithR = ({ layers }: Pick<BuildUp, 'layers'>): readonly Finding[] =>

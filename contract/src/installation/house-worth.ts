@@ -1,4 +1,4 @@
-import { thermalRequirements, type Judgement } from '@calvet/core/thermal/requirements';
+import { thermalRequirements, type Judgement, type KindRequirement } from '@calvet/core/thermal/requirements';
 import { houseThermalOperation, type HouseThermal } from '@calvet/core/thermal/house';
 import { designHeatLoad, type DesignHeatLoad } from '@calvet/core/thermal/design-heat-load';
 import type { EnvelopeKind } from '@calvet/core/envelope-kind';
@@ -77,15 +77,23 @@ interface Counted {
   readonly isKnown: boolean;
 }
 
-function judged(house: HouseBody, { area, areaM2, figures, isKnown }: Counted) {
-  const { use, own } = askedOf(area);
+/** What is asked of each kind of area of a house; of a kind that stands there twice, the first. */
+function askedOfKinds({ requirements }: HouseBody): readonly KindRequirement[] {
   const seen = new Set<string>();
-  const ofHouse = house.requirements.flatMap((term) => {
+  return requirements.flatMap((term) => {
     const limit = limitOf(term);
     if (limit === null || seen.has(term.use)) return [];
     seen.add(term.use);
     return [{ kind: term.use, ...limit }];
   });
+}
+
+function judged(
+  house: HouseBody,
+  ofKinds: readonly KindRequirement[],
+  { area, areaM2, figures, isKnown }: Counted,
+) {
+  const { use, own } = askedOf(area);
   const { areas } = thermalRequirements({
     areas: [
       {
@@ -98,7 +106,7 @@ function judged(house: HouseBody, { area, areaM2, figures, isKnown }: Counted) {
         ...(area.grade !== null ? { grade: area.grade } : {}),
       },
     ],
-    requirements: own === null ? ofHouse : [{ kind: use, ...own }],
+    requirements: own === null ? ofKinds : [{ kind: use, ...own }],
     leastGrade: gradedLayerOf(area.buildUp) === null ? undefined : (house.leastGrade ?? undefined),
   });
   return areas[0];
@@ -167,10 +175,11 @@ export function houseWorth(
   const planned = sum((figures) => figures.framed.uValue);
   const built = counted.every(({ isKnown }) => isKnown) ? sum((figures) => figures.built.uValue) : null;
   const { indoorC, outdoorC } = designAirOf(house);
+  const ofKinds = askedOfKinds(house);
   const air = { ventilationM3h: house.ventilationM3h ?? 0, heatRecovery: house.heatRecovery ?? 0 };
   return {
     areas: counted.flatMap((each) => {
-      const judgement = judged(house, each);
+      const judgement = judged(house, ofKinds, each);
       if (judgement === undefined) return [];
       const { greatestUValue, planned: ofPlan, asBuilt, grade } = judgement;
       const { area, figures, isKnown } = each;

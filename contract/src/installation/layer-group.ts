@@ -7,7 +7,7 @@ const INSULATES_BELOW_WMK = 0.065;
 const BOARD_BELOW_WMK = 0.32;
 const METAL_FROM_WMK = 10;
 /** Thinner is a sheet. */
-const SHEET_TO_M = 0.002;
+export const SHEET_TO_M = 0.002;
 /** Foam lets hardly any vapour through, µ. */
 const FOAM_FROM_MU = 20;
 

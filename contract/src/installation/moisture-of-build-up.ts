@@ -2,6 +2,7 @@ import { dryAndDamp, type DryAndDamp } from '@calvet/core/moisture/dry-and-damp'
 import type { ClimateMonth, Monthly } from '@calvet/core/moisture/monthly';
 import type { VapourLayer } from '@calvet/core/moisture/vapour-layer';
 import { vapourPlan, type VapourPlan } from '@calvet/core/moisture/vapour-plan';
+import { layerOf } from '@calvet/core/thermal/layer';
 import type { BuildUp } from './area';
 import { buildUpAssembly, type BuildUpAssembly, type Surroundings } from './build-up-assembly';
 import type { BuildUpLayer } from './layer';
@@ -72,6 +73,7 @@ const AIR = { sdDryM: LEAST_SD_M, sdDampM: LEAST_SD_M, kind: 'other' } as const;
 /** What of a layer lies beside its frame. Foam of uneven depth counts where it is thinnest. */
 function rawOf(layer: BuildUpLayer, at: number, assembly: BuildUpAssembly): readonly Raw[] {
   const core = assembly.layers[at];
+  const rsi = core === undefined ? 0 : layerOf(core, `layers[${at}]`).cavityRsi;
   const name = layer.name === '' ? `layer ${at + 1}` : layer.name;
   const look = (fill: number | null, thicknessM: number) =>
     lookOf({
@@ -84,7 +86,7 @@ function rawOf(layer: BuildUpLayer, at: number, assembly: BuildUpAssembly): read
       isOpen: false,
       isThicknessKnown: true,
     });
-  if (layer.kind === 'airSpace') return [{ name, rsi: core?.rsi ?? 0, ...AIR }];
+  if (layer.kind === 'airSpace') return [{ name, rsi, ...AIR }];
   const filling = assembly.fillings.get(layer.id);
   if (layer.kind === 'framed' && filling !== undefined) {
     const fills = layer.fills.map((fill, i): Raw => {
@@ -106,10 +108,6 @@ function rawOf(layer: BuildUpLayer, at: number, assembly: BuildUpAssembly): read
   const thicknessM = layer.thicknessM ?? 0.012;
   const share =
     layer.kind === 'material' && layer.lowestM !== null ? Math.min(1, layer.lowestM / layer.thicknessM) : 1;
-  const rsi =
-    layer.kind === 'material'
-      ? layer.thicknessM / layer.conductivityWmK
-      : (core?.cavityRsi ?? core?.rsi ?? 0);
   return [{ name, rsi: rsi * share, sdDryM, sdDampM, kind: vapourKind(layer, look(null, thicknessM)) }];
 }
 

@@ -1,5 +1,6 @@
 import { dewPoint } from '@calvet/core/air/dew-point';
 import { filmsOf } from '@calvet/core/thermal/films';
+import { layersOf } from '@calvet/core/thermal/layer';
 import { interfaceTemperatures, temperatureProfile } from '@calvet/core/moisture/layers';
 import type { BuildUp } from './area';
 import { buildUpAssembly, type Surroundings } from './build-up-assembly';
@@ -98,12 +99,11 @@ export function sectionOf(
   const assembly = buildUpAssembly(buildUp, surroundings);
   const films = filmsOf(assembly.films);
   const openFrom = assembly.openFrom ?? buildUp.layers.length;
-  const slices = buildUp.layers.flatMap((layer, i) => slicesOf(layer, i >= openFrom));
+  const resistances = layersOf(assembly.layers).slice(0, openFrom);
+  const slices = buildUp.layers.flatMap(slicesOf);
 
-  function slicesOf(layer: BuildUpLayer, isOpen: boolean): readonly Slice[] {
-    const at = buildUp.layers.indexOf(layer);
-    const core = isOpen ? undefined : assembly.layers[at];
-    const whole = core?.cavityRsi ?? core?.rsi ?? 0;
+  function slicesOf(layer: BuildUpLayer, at: number): readonly Slice[] {
+    const isOpen = at >= openFrom;
     const filling = assembly.fillings.get(layer.id);
     const common = { layer, isOpen, isGap: false, isThicknessKnown: true };
     if (layer.kind !== 'framed' || filling === undefined) {
@@ -112,10 +112,7 @@ export function sectionOf(
         {
           part: { ...common, fill: null, name: layer.name, isThicknessKnown: thicknessM !== null },
           thicknessM: thicknessM ?? NOMINAL_M,
-          rsi:
-            layer.kind === 'material' && core !== undefined
-              ? layer.thicknessM / layer.conductivityWmK
-              : whole,
+          rsi: resistances[at]?.cavityRsi ?? 0,
         },
       ];
     }
@@ -143,11 +140,10 @@ export function sectionOf(
   const cavity = lineThrough(counted, films, air);
   const isFramed = buildUp.layers.some(({ kind }, i) => kind === 'framed' && i < openFrom);
   const members = buildUp.layers.slice(0, openFrom).map((layer, i) => {
-    const core = assembly.layers[i];
     const own = counted.filter(({ part }) => part.layer === layer);
     return {
       thicknessM: own.reduce((sum, { thicknessM }) => sum + thicknessM, 0),
-      rsi: core?.frameRsi ?? own.reduce((sum, { rsi }) => sum + rsi, 0),
+      rsi: resistances[i]?.frameRsi ?? 0,
     };
   });
   const { dewPointC } = dewPoint({ temperatureC: air.indoorC, relativeHumidity: air.indoorHumidity });

@@ -23,6 +23,9 @@ const AIR = 0.0257;
 const SOLID = 4.6e-5;
 const RADIATION = 0.21;
 
+/** The law of compression is checked down to about half of a batt's thickness. */
+export const CRUSHED_SHARE = 0.5;
+
 function conductivityAt(densityKgM3: number): number {
   return AIR + SOLID * densityKgM3 + RADIATION / densityKgM3;
 }

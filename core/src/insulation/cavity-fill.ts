@@ -5,7 +5,7 @@ import { Refusal } from '../refusal';
 import { as, fields, figure, list, option, optional, outcome, part, positive } from '../schema';
 import { airLayerByTable } from '../thermal/air-space';
 import type { HeatFlow } from '../thermal/films';
-import { battCompression } from './batt-compression';
+import { battCompression, CRUSHED_SHARE } from './batt-compression';
 
 /**
  * What a fill does in a cavity thinner than itself: `rigid` boards and foam keep their thickness, `fibreLaw` (glass,
@@ -45,10 +45,11 @@ export interface CavityFill {
   readonly findings: readonly Finding<'does-not-fill-cavity' | 'fibre-crushed'>[];
 }
 
-/** The law of compression is checked down to about half of a batt's thickness. */
-const CRUSHED_SHARE = 0.5;
-
-const isBatt = ({ pressing }: Fill): boolean => pressing === 'fibreLaw' || pressing === 'constant';
+/**
+ * True for a fill that is pressed where the room is too thin for it.
+ * @example isBatt({ pressing: 'rigid', conductivityWmK: 0.03 }) // false
+ */
+export const isBatt = ({ pressing }: Fill): boolean => pressing === 'fibreLaw' || pressing === 'constant';
 
 function labelled({ thicknessM }: Fill, i: number): number {
   if (thicknessM !== undefined) return thicknessM;

@@ -19,7 +19,7 @@ import {
   temperatureC,
 } from '../schema';
 import { DEFAULT_VOID_RSI } from '../thermal/grade-adjustment';
-import { battCompression } from './batt-compression';
+import { battCompression, CRUSHED_SHARE } from './batt-compression';
 
 /** Fibre batts laid inside of sprayed foam of uneven depth. */
 export interface HybridFillInput {
@@ -69,9 +69,6 @@ export interface HybridFill {
   readonly atMean: FoamFace;
   readonly findings: readonly Finding<'condensing-plane-cold' | 'gap-before-foam' | 'fibre-crushed'>[];
 }
-
-/** The law of compression is checked down to about half of a batt's thickness. */
-const CRUSHED_SHARE = 0.5;
 
 function readingAt(input: HybridFillInput, foamDepthM: number): HybridReading {
   const { batt, cavityDepthM, foamConductivityWmK, gapRsi = DEFAULT_VOID_RSI } = input;

@@ -1,5 +1,5 @@
 import { battCompression } from '../insulation/batt-compression';
-import type { CavityFill, CavityFillInput, Fill } from '../insulation/cavity-fill';
+import { isBatt, type CavityFill, type CavityFillInput, type Fill } from '../insulation/cavity-fill';
 import type { DefectPrices, DefectPricesInput } from '../insulation/defect-prices';
 import { airLayerByTable } from '../thermal/air-space';
 import { filmsOf } from '../thermal/films';
@@ -10,8 +10,6 @@ import { eachTerm, found, step, sumOf, type Step } from './step';
 
 const R = 'm²·K/W';
 const U = 'W/(m²·K)';
-
-const isBatt = ({ pressing }: Fill): boolean => pressing === 'fibreLaw' || pressing === 'constant';
 
 function fillStep(fill: Fill, i: number, { fills }: CavityFill): Step {
   const { thicknessM: t = NaN, rsi = NaN } = fills[i] ?? {};

@@ -1,7 +1,7 @@
 import { layerFields, type AirSpaceLayer } from '@calvet/contract/installation/layer';
 import type { EntryStage } from '../../data/typing';
 import { Choice } from '../../ui/choice';
-import { FieldGrid, Labelled, NumberField } from '../../ui/field';
+import { FieldGrid, GivenField, Labelled } from '../../ui/field';
 import { Text } from '../../ui/text';
 
 const { airSpace } = layerFields.shapes;
@@ -62,25 +62,19 @@ export function AirSpaceFields({ layer, onChange }: AirSpaceFieldsProps) {
           </Labelled>
           {isBright && (
             <FieldGrid>
-              <NumberField
+              <GivenField
                 label="Emissivity, inner face"
                 quantity="plain"
                 value={emissivityInside}
                 bounds={airSpace.emissivityInside.bounds}
-                isRequired
-                onCommit={(si, stage) => {
-                  if (si !== null) onChange({ ...layer, emissivityInside: si }, stage);
-                }}
+                onFigure={(si, stage) => onChange({ ...layer, emissivityInside: si }, stage)}
               />
-              <NumberField
+              <GivenField
                 label="Emissivity, outer face"
                 quantity="plain"
                 value={emissivityOutside}
                 bounds={airSpace.emissivityOutside.bounds}
-                isRequired
-                onCommit={(si, stage) => {
-                  if (si !== null) onChange({ ...layer, emissivityOutside: si }, stage);
-                }}
+                onFigure={(si, stage) => onChange({ ...layer, emissivityOutside: si }, stage)}
               />
             </FieldGrid>
           )}

@@ -16,7 +16,7 @@ import { usePreferences } from '../../data/preferences';
 import type { EntryStage } from '../../data/typing';
 import { Button } from '../../ui/button';
 import { Choice, optionsOf } from '../../ui/choice';
-import { FieldGrid, FieldMessage, Labelled, NumberField } from '../../ui/field';
+import { FieldGrid, FieldMessage, GivenField, Labelled, NumberField } from '../../ui/field';
 import { decimals, figureWithUnit, resistance } from '../../ui/format';
 import { Text } from '../../ui/text';
 import { space } from '../../ui/tokens';
@@ -104,26 +104,20 @@ export function CavityFields({ layer, own, onChange }: CavityFieldsProps) {
             )}
             <FieldGrid>
               {fill.pressing !== 'takesRest' && (
-                <NumberField
+                <GivenField
                   label="Thickness on the label"
                   quantity="thickness"
                   value={fill.thicknessM}
                   bounds={framed.thicknessM.bounds}
-                  isRequired
-                  onCommit={(si, stage) => {
-                    if (si !== null) change(fill.id, { thicknessM: si }, stage);
-                  }}
+                  onFigure={(si, stage) => change(fill.id, { thicknessM: si }, stage)}
                 />
               )}
-              <NumberField
+              <GivenField
                 label="Conductivity"
                 quantity="conductivity"
                 value={fill.conductivityWmK}
                 bounds={layerFields.shapes.material.conductivityWmK.bounds}
-                isRequired
-                onCommit={(si, stage) => {
-                  if (si !== null) change(fill.id, { conductivityWmK: si }, stage);
-                }}
+                onFigure={(si, stage) => change(fill.id, { conductivityWmK: si }, stage)}
               />
               {fill.pressing === 'rigid' && (
                 <NumberField

@@ -6,7 +6,7 @@ import { v7 } from 'uuid';
 import type { EntryStage } from '../../data/typing';
 import { Button } from '../../ui/button';
 import { Choice } from '../../ui/choice';
-import { FieldGrid, Labelled, NumberField, TextField } from '../../ui/field';
+import { FieldGrid, GivenField, Labelled, TextField } from '../../ui/field';
 import { space } from '../../ui/tokens';
 
 type Fixed = MaterialLayer | ResistanceLayer;
@@ -64,35 +64,26 @@ export function FixingFields({ layer, onChange }: FixingFieldsProps) {
             />
           </View>
           <FieldGrid>
-            <NumberField
+            <GivenField
               label="How many"
               quantity="perArea"
               value={fixing.perM2}
               bounds={perM2}
-              isRequired
-              onCommit={(si, stage) => {
-                if (si !== null) change(fixing.id, { perM2: si }, stage);
-              }}
+              onFigure={(si, stage) => change(fixing.id, { perM2: si }, stage)}
             />
-            <NumberField
+            <GivenField
               label="Missed their stud, still in"
               quantity="perArea"
               value={fixing.missedPerM2}
               bounds={perM2}
-              isRequired
-              onCommit={(si, stage) => {
-                if (si !== null) change(fixing.id, { missedPerM2: si }, stage);
-              }}
+              onFigure={(si, stage) => change(fixing.id, { missedPerM2: si }, stage)}
             />
-            <NumberField
+            <GivenField
               label="Cross-section of one"
               quantity="smallArea"
               value={fixing.areaM2}
               bounds={crossSection}
-              isRequired
-              onCommit={(si, stage) => {
-                if (si !== null) change(fixing.id, { areaM2: si }, stage);
-              }}
+              onFigure={(si, stage) => change(fixing.id, { areaM2: si }, stage)}
             />
           </FieldGrid>
           <Labelled label="Of">

@@ -12,7 +12,7 @@ import { useKeep } from '../../data/use-keep';
 import { Button } from '../../ui/button';
 import { Card } from '../../ui/card';
 import { Choice, optionsOf } from '../../ui/choice';
-import { FieldGrid, Labelled, NumberField } from '../../ui/field';
+import { FieldGrid, GivenField, Labelled, NumberField } from '../../ui/field';
 import { Text } from '../../ui/text';
 
 const AS = [{ value: 'none', label: 'Not in the ground' }, ...optionsOf(GROUND_WORDS)] as const;
@@ -146,16 +146,13 @@ function EdgeFields({ lies, figures, onChange }: EdgeFieldsProps) {
       </Labelled>
       <FieldGrid>
         {figures.map(({ key, label, field }) => (
-          <NumberField
+          <GivenField
             key={key}
             label={label}
             quantity={field.quantity}
             value={lies[key] as number}
             bounds={field.bounds}
-            isRequired
-            onCommit={(si, stage) => {
-              if (si !== null) onChange({ ...lies, [key]: si }, stage);
-            }}
+            onFigure={(si, stage) => onChange({ ...lies, [key]: si }, stage)}
           />
         ))}
       </FieldGrid>

@@ -2,7 +2,7 @@ import { area as areaKind, type Area, type OwnRequirement } from '@calvet/contra
 import { AREA_WORDS } from '@calvet/contract/installation/area-words';
 import { useKeep } from '../../data/use-keep';
 import { Choice } from '../../ui/choice';
-import { Labelled, NumberField } from '../../ui/field';
+import { GivenField, Labelled } from '../../ui/field';
 
 const { members } = areaKind.fields.requirement;
 
@@ -49,27 +49,21 @@ export function RequirementChoice({ area }: { readonly area: Area }) {
         />
       </Labelled>
       {asked === 'u' && requirement !== null && (
-        <NumberField
+        <GivenField
           label="U at most"
           quantity="transmittance"
           value={requirement.greatestUValue}
           bounds={members.greatestUValue.bounds}
-          isRequired
-          onCommit={(si, stage) => {
-            if (si !== null) keep({ requirement: { ...NOTHING, greatestUValue: si } }, stage);
-          }}
+          onFigure={(si, stage) => keep({ requirement: { ...NOTHING, greatestUValue: si } }, stage)}
         />
       )}
       {asked === 'r' && requirement !== null && (
-        <NumberField
+        <GivenField
           label="R at least"
           quantity="resistance"
           value={requirement.leastRsi}
           bounds={members.leastRsi.bounds}
-          isRequired
-          onCommit={(si, stage) => {
-            if (si !== null) keep({ requirement: { ...NOTHING, leastRsi: si } }, stage);
-          }}
+          onFigure={(si, stage) => keep({ requirement: { ...NOTHING, leastRsi: si } }, stage)}
         />
       )}
     </>

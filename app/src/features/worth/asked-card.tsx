@@ -8,7 +8,7 @@ import { useKeep } from '../../data/use-keep';
 import { Button } from '../../ui/button';
 import { Card } from '../../ui/card';
 import { Choice, optionsOf } from '../../ui/choice';
-import { Labelled, NumberField } from '../../ui/field';
+import { GivenField, Labelled, NumberField } from '../../ui/field';
 import { Text } from '../../ui/text';
 import { space } from '../../ui/tokens';
 
@@ -35,26 +35,20 @@ function Term({ term, onChange, onRemove }: TermProps) {
     <View style={styles.term} role="group" aria-label={`Asked of: ${name}`}>
       <View style={styles.field}>
         {isR ? (
-          <NumberField
+          <GivenField
             label={`${name}, at least`}
             quantity="resistance"
             value={leastRsi}
             bounds={member.leastRsi.bounds}
-            isRequired
-            onCommit={(si, stage) => {
-              if (si !== null) onChange({ ...term, leastRsi: si }, stage);
-            }}
+            onFigure={(si, stage) => onChange({ ...term, leastRsi: si }, stage)}
           />
         ) : (
-          <NumberField
+          <GivenField
             label={`${name}, at most`}
             quantity="transmittance"
             value={greatestUValue}
             bounds={member.greatestUValue.bounds}
-            isRequired
-            onCommit={(si, stage) => {
-              if (si !== null) onChange({ ...term, greatestUValue: si }, stage);
-            }}
+            onFigure={(si, stage) => onChange({ ...term, greatestUValue: si }, stage)}
           />
         )}
       </View>

@@ -15,7 +15,7 @@ import { usePreferences } from '../../data/preferences';
 import { Button } from '../../ui/button';
 import { Card } from '../../ui/card';
 import { Choice, optionsOf } from '../../ui/choice';
-import { FieldGrid, Labelled, NumberField, TextField } from '../../ui/field';
+import { FieldGrid, GivenField, Labelled, TextField } from '../../ui/field';
 import { FoldLine } from '../../ui/fold-line';
 import { figureWithUnit } from '../../ui/format';
 import { Text } from '../../ui/text';
@@ -71,51 +71,39 @@ function Bridge({ bridge, isOpen, onToggle }: BridgeProps) {
           <FieldGrid>
             {isPoint
               ? [
-                  <NumberField
+                  <GivenField
                     key="count"
                     label="How many"
                     quantity="count"
                     value={bridge.count}
                     bounds={fields.count.bounds}
-                    isRequired
-                    onCommit={(si, stage) => {
-                      if (si !== null) keep({ count: si }, stage);
-                    }}
+                    onFigure={(si, stage) => keep({ count: si }, stage)}
                   />,
-                  <NumberField
+                  <GivenField
                     key="chi"
                     label="χ of one"
                     quantity="pointTransmittance"
                     value={bridge.chiWK}
                     bounds={fields.chiWK.bounds}
-                    isRequired
-                    onCommit={(si, stage) => {
-                      if (si !== null) keep({ chiWK: si }, stage);
-                    }}
+                    onFigure={(si, stage) => keep({ chiWK: si }, stage)}
                   />,
                 ]
               : [
-                  <NumberField
+                  <GivenField
                     key="length"
                     label="Length"
                     quantity="length"
                     value={bridge.lengthM}
                     bounds={fields.lengthM.bounds}
-                    isRequired
-                    onCommit={(si, stage) => {
-                      if (si !== null) keep({ lengthM: si }, stage);
-                    }}
+                    onFigure={(si, stage) => keep({ lengthM: si }, stage)}
                   />,
-                  <NumberField
+                  <GivenField
                     key="psi"
                     label="ψ"
                     quantity="linearTransmittance"
                     value={bridge.psiWmK}
                     bounds={fields.psiWmK.bounds}
-                    isRequired
-                    onCommit={(si, stage) => {
-                      if (si !== null) keep({ psiWmK: si }, stage);
-                    }}
+                    onFigure={(si, stage) => keep({ psiWmK: si }, stage)}
                   />,
                 ]}
           </FieldGrid>

@@ -1,5 +1,5 @@
 import { CLIMATES } from '@calvet/contract/house/climates';
-import { USUAL_INDOOR } from '@calvet/contract/house/design-air';
+import { USUAL_INDOOR } from '@calvet/contract/house/indoor-rule';
 import {
   heatTermFields,
   INDOOR_RULE_WORDS,
@@ -11,7 +11,7 @@ import type { EntryStage } from '../../data/typing';
 import { useKeep } from '../../data/use-keep';
 import { Card } from '../../ui/card';
 import { Choice, optionsOf } from '../../ui/choice';
-import { FieldGrid, Labelled, NumberField } from '../../ui/field';
+import { FieldGrid, GivenField, Labelled, NumberField } from '../../ui/field';
 import { Text } from '../../ui/text';
 
 const PLACES = CLIMATES.map(({ id, kind }) => ({
@@ -136,16 +136,13 @@ export function ClimateCard({ house }: { readonly house: House }) {
       <FieldGrid>
         {indoor.rule === 'fixed'
           ? [
-              <NumberField
+              <GivenField
                 key="kept"
                 label="Humidity indoors"
                 quantity="share"
                 value={indoor.relativeHumidity}
                 bounds={members.relativeHumidity.bounds}
-                isRequired
-                onCommit={(si, stage) => {
-                  if (si !== null) set({ relativeHumidity: si }, stage);
-                }}
+                onFigure={(si, stage) => set({ relativeHumidity: si }, stage)}
               />,
             ]
           : []}
