@@ -195,3 +195,28 @@ test('a wall without control gathers water where it is cold, and says so', async
   await expect(page.getByText(/Kept dry by a membrane inside that opens when it is damp/)).toBeVisible();
   await expect(page.getByText(/Nothing on the warm side keeps vapour/)).toHaveCount(0);
 });
+
+test('defects are priced as they are typed, add up, and the quickest mend stands first', async ({
+  page,
+  app,
+}) => {
+  await newWall(page, app, 'Defects');
+  await page.getByRole('button', { name: 'Empty', exact: true }).click();
+  await enter(page, 'Size of the spot', '0,4');
+  await enter(page, 'Minutes to mend', '10');
+  await page.getByRole('button', { name: 'Empty: close' }).click();
+  await page.getByRole('button', { name: 'Bare spot', exact: true }).click();
+  await enter(page, 'Minutes to mend', '60');
+  await expect(page.getByText(/^Together [\d.]+\sW\/K, as much as/)).toBeVisible();
+  await page.getByRole('link', { name: 'Fill', exact: true }).click();
+  await page.getByRole('button', { name: 'What the house is worth' }).click();
+  const mends = page.getByRole('link', { name: /for \d+\smin$/ });
+  await expect(mends).toHaveCount(2);
+  await expect(mends.first()).toContainText('Empty');
+  await enter(page, 'What mending them costs', '500');
+  await expect(page.getByText(/^For the payback, say below/)).toBeVisible();
+  await page.getByRole('radio', { name: 'Cool, dry plateau' }).click();
+  await enter(page, 'Efficiency of the heater', '90');
+  await enter(page, 'Price of a kWh', '0,2');
+  await expect(page.getByText(/^Paid back after [\d.]+ years\.$/)).toBeVisible();
+});

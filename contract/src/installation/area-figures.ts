@@ -5,6 +5,7 @@ import { houseThermalOperation, type HouseThermal } from '@calvet/core/thermal/h
 import { Refusal } from '@calvet/core/refusal';
 import type { Finding } from '@calvet/core/finding';
 import type { GradeAdjustment } from '@calvet/core/thermal/grade-adjustment';
+import { doubleFrames, type DoubleFrames } from '@calvet/core/thermal/double-frames';
 import { filmsOf, type FilmChoice } from '@calvet/core/thermal/films';
 import type { CavityFill } from '@calvet/core/insulation/cavity-fill';
 import type { HouseBody } from '../house/house';
@@ -178,6 +179,20 @@ export function areaFigures(house: HouseBody, area: AreaInHand): AreaFigures {
   } catch (error) {
     if (!(error instanceof Refusal)) throw error;
     return { state: 'refused', refusal: refusalFromCore(error) };
+  }
+}
+
+/**
+ * An area of two frames or more with their studs one behind the other, and never: `thermal.doubleFrames` of core. Null where it
+ * has fewer, or cannot be computed.
+ */
+export function framesBothWays(house: HouseBody, area: AreaInHand): DoubleFrames | null {
+  try {
+    const { layers, films } = buildUpAssembly(area.buildUp, surroundingsOf(house, area));
+    return doubleFrames({ layers, ...films, method: house.assemblyMethod });
+  } catch (error) {
+    if (!(error instanceof Refusal)) throw error;
+    return null;
   }
 }
 

@@ -5,7 +5,7 @@ import { ground } from '@calvet/core/thermal/ground';
 import { sampleArea } from '../../test/sample-area';
 import { sampleHouse as house } from '../../test/sample-house';
 import type { AreaInHand } from './area';
-import { areaFigures } from './area-figures';
+import { areaFigures, framesBothWays } from './area-figures';
 import { buildUpAssembly } from './build-up-assembly';
 import type { BuildUpLayer, LayerFigures, LayerFill } from './layer';
 import { MATERIALS, fillOfMaterial } from './material-library';
@@ -272,4 +272,23 @@ describe('the library', () => {
     });
     expect(framed.effectiveRsi).toBeCloseTo(effectiveRsi, 9);
   });
+});
+
+test('two frames stand beside each other aligned and offset, as core has them', () => {
+  const inner = framedLayer('Inner', {
+    cavityRsi: 2.25,
+    frameRsi: 0.75,
+    framingFraction: 0.16,
+    thicknessM: 0.09,
+  });
+  const layers = layersOf(lining, inner, materialLayer('Gap', 0.12, 0.04), inner, sheathing);
+  const both = framesBothWays(house, areaOf(layers));
+  const worth = (frameAlignment: 'aligned' | 'offset') => {
+    const area = areaOf(layers);
+    return figuresOf({ ...area, buildUp: { ...area.buildUp, frameAlignment } }).framed.effectiveRsi;
+  };
+  expect(both?.aligned.effectiveRsi).toBeCloseTo(worth('aligned'), 12);
+  expect(both?.offset.effectiveRsi).toBeCloseTo(worth('offset'), 12);
+  expect(both?.gainedRsi).toBeGreaterThan(0);
+  expect(framesBothWays(house, areaOf(layersOf(lining, inner)))).toBeNull();
 });

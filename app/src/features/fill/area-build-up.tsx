@@ -1,6 +1,7 @@
 import { type Area, type BuildUp } from '@calvet/contract/installation/area';
 import { AREA_WORDS } from '@calvet/contract/installation/area-words';
 import { buildUpOf, kindsSuiting, libraryFor } from '@calvet/contract/installation/build-up-library';
+import { framesBothWays } from '@calvet/contract/installation/area-figures';
 import { withoutDrawn } from '@calvet/contract/plan/undrawn';
 import { planToBe } from '@calvet/contract/plan/item-key';
 import { withPlannedBuildUp } from '@calvet/contract/plan/planned-build-ups';
@@ -152,7 +153,14 @@ export function AreaBuildUp({ view, area }: AreaBuildUpProps) {
         <SectionPicture house={view.house} area={area} openId={openId} onOpen={setOpenId} />
       </Card>
       <MoistureCard house={view.house} area={area} />
-      <LayerEditor buildUp={area.buildUp} own={own} openId={openId} onOpen={setOpenId} onChange={set} />
+      <LayerEditor
+        buildUp={area.buildUp}
+        own={own}
+        both={framesBothWays(view.house, area)}
+        openId={openId}
+        onOpen={setOpenId}
+        onChange={set}
+      />
     </>
   );
 }

@@ -27,6 +27,7 @@ import { PhotosCard } from '../record/photos-card';
 import { DeleteAtEnd, Screen } from '../shell/screen';
 import { AreaBuildUp } from './area-build-up';
 import { ClaimCard } from './claim-card';
+import { DefectsCard } from './defects-card';
 import { GroundCard } from './ground-card';
 import { GradeChoice } from './grade-choice';
 import { RequirementChoice } from './requirement-choice';
@@ -196,6 +197,7 @@ export function AreaScreen({ view, area, isNew = false }: AreaScreenProps) {
         />
         <RequirementChoice area={area} />
       </Card>
+      {isGradable && <DefectsCard view={view} area={area} onBeforeAdding={() => makeIfNew('area', area)} />}
       {figures.state === 'figures' && <ClaimCard area={area} figures={figures} />}
       <GroundCard area={area} />
       <AreaBuildUp view={view} area={area} />

@@ -3,6 +3,7 @@ import type { BuildUpLayer } from '@calvet/contract/installation/layer';
 import type { Material } from '@calvet/contract/installation/material';
 import { materialLayer } from '@calvet/contract/installation/plain-layer';
 import { LAYERS_MAX, NAME_MAX } from '@calvet/contract/limits';
+import type { DoubleFrames } from '@calvet/core/thermal/double-frames';
 import type { FrameAlignment } from '@calvet/core/thermal/heat-paths';
 import { arrayMove } from '@dnd-kit/sortable';
 import type { ReactNode } from 'react';
@@ -15,7 +16,9 @@ import { Card, Rule } from '../../ui/card';
 import { Choice, type Option } from '../../ui/choice';
 import { Labelled, TextField } from '../../ui/field';
 import { FoldLine } from '../../ui/fold-line';
+import { figureWithUnit, resistance } from '../../ui/format';
 import { SortableList } from '../../ui/sortable-list';
+import { Text } from '../../ui/text';
 import { space } from '../../ui/tokens';
 import { LayerFields } from './layer-fields';
 import { layerDetail } from './layer-words';
@@ -107,6 +110,8 @@ interface LayerEditorProps {
   readonly buildUp: BuildUp;
   /** Materials of the practice. */
   readonly own?: readonly Material[];
+  /** What two frames are worth both ways; null where there are fewer. */
+  readonly both?: DoubleFrames | null;
   /** The layer that is open; null: none. */
   readonly openId: string | null;
   readonly onOpen: (layerId: string | null) => void;
@@ -114,7 +119,8 @@ interface LayerEditorProps {
 }
 
 /** The layers of a build-up from inside to outside: what each is worth in a line, and its figures where it is opened. */
-export function LayerEditor({ buildUp, own = [], openId, onOpen, onChange }: LayerEditorProps) {
+export function LayerEditor({ buildUp, own = [], both = null, openId, onOpen, onChange }: LayerEditorProps) {
+  const { units } = usePreferences();
   const { layers, gradedLayer, frameAlignment } = buildUp;
   const change = (next: Partial<BuildUp>, stage?: EntryStage): void => {
     const framed = (next.layers ?? layers).filter(({ kind }) => kind === 'framed').length;
@@ -169,6 +175,13 @@ export function LayerEditor({ buildUp, own = [], openId, onOpen, onChange }: Lay
             value={frameAlignment}
             onChange={(alignment) => change({ frameAlignment: alignment })}
           />
+          {both !== null && (
+            <Text look="small" tone="soft">
+              One behind the other {resistance(both.aligned.effectiveRsi, units)}, offset{' '}
+              {resistance(both.offset.effectiveRsi, units)}: offset studs gain{' '}
+              {figureWithUnit(both.gainedShare, 'share', units)}.
+            </Text>
+          )}
         </Labelled>
       )}
       <Button label="Add a layer outside" icon="plus" disabled={layers.length >= LAYERS_MAX} onPress={add} />

@@ -16,6 +16,7 @@ import { Screen } from '../shell/screen';
 import { sizeWords } from '../fill/words';
 import { AskedCard } from './asked-card';
 import { BridgesCard } from './bridges-card';
+import { MendsCard } from './mends-card';
 import { ClimateCard } from './climate-card';
 import { whyFails, worthAnswer } from './worth-words';
 
@@ -165,6 +166,7 @@ export function WorthScreen({ view }: { readonly view: HouseView }) {
           </LongList>
         </Card>
       )}
+      <MendsCard view={view} />
       <AskedCard house={house} />
       <BridgesCard view={view} />
       <ClimateCard house={house} />
