@@ -220,3 +220,26 @@ test('defects are priced as they are typed, add up, and the quickest mend stands
   await enter(page, 'Price of a kWh', '0,2');
   await expect(page.getByText(/^Paid back after [\d.]+ years\.$/)).toBeVisible();
 });
+
+test('what two walls are built of is changed for one of them, or for both', async ({ page, app }) => {
+  await newWall(page, app, 'Alike');
+  await page.getByRole('button', { name: 'Back to the plan' }).click();
+  await page.getByRole('button', { name: 'Add an area' }).first().click();
+  await page.getByLabel('Name', { exact: true }).fill('South wall');
+  await enter(page, 'Size', '40');
+  await page.getByRole('radio', { name: 'All 2 built like it' }).click();
+  await layer(page, 3)
+    .getByRole('button', { name: /: change$/ })
+    .click();
+  await enter(page, 'Thickness', '40');
+  await page.getByRole('button', { name: 'Back to the plan' }).click();
+  await page.getByRole('link', { name: /^North wall/ }).click();
+  await expect(layer(page, 3).getByText(/^40\smm/)).toBeVisible();
+  await layer(page, 3)
+    .getByRole('button', { name: /: change$/ })
+    .click();
+  await enter(page, 'Thickness', '15');
+  await page.getByRole('button', { name: 'Back to the plan' }).click();
+  await page.getByRole('link', { name: /^South wall/ }).click();
+  await expect(layer(page, 3).getByText(/^40\smm/)).toBeVisible();
+});

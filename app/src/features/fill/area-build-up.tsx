@@ -5,11 +5,13 @@ import { framesBothWays } from '@calvet/contract/installation/area-figures';
 import { withoutDrawn } from '@calvet/contract/plan/undrawn';
 import { planToBe } from '@calvet/contract/plan/item-key';
 import { withPlannedBuildUp } from '@calvet/contract/plan/planned-build-ups';
-import { useState, type ReactNode } from 'react';
+import { dequal } from 'dequal';
+import { useMemo, useState, type ReactNode } from 'react';
 import { Pressable, StyleSheet } from 'react-native';
 import type { HouseView } from '../../data/as-drawn';
 import { useMaterials } from '../../data/hooks';
 import { usePreferences } from '../../data/preferences';
+import { useStore } from '../../data/store-context';
 import type { EntryStage } from '../../data/typing';
 import { useKeep } from '../../data/use-keep';
 import { Button } from '../../ui/button';
@@ -100,6 +102,13 @@ function BuildUpPicker({ area, inHouse, onPick, children }: BuildUpPickerProps) 
   );
 }
 
+/** Other areas with a build-up of their own that is the same as an area's. */
+function builtAlike(areas: readonly Area[], area: Area): readonly Area[] {
+  const { buildUp } = withoutDrawn(area);
+  if (buildUp === null) return [];
+  return areas.filter((other) => other.id !== area.id && dequal(withoutDrawn(other).buildUp, buildUp));
+}
+
 /** Whose build-up is changed: that of the area, or of all that are drawn of its kind. */
 type Whose = 'area' | 'drawing';
 
@@ -119,9 +128,17 @@ export function AreaBuildUp({ view, area }: AreaBuildUpProps) {
   const [openId, setOpenId] = useState<string | null>(null);
   const [wanted, setWanted] = useState<Whose>('area');
   const whose: Whose = drawn === undefined || hasOwn ? 'area' : wanted;
+  const { updateRecord } = useStore();
+  const alike = useMemo(() => builtAlike(view.areas, area), [view.areas, area]);
+  /** Areas built like this one that are changed with it: once they were chosen, whatever becomes of this one. */
+  const [together, setTogether] = useState<readonly string[]>([]);
   const set = (buildUp: BuildUp, stage?: EntryStage): void => {
-    if (whose === 'area') keepArea({ buildUp }, stage);
-    else keepPlan({ buildUps: withPlannedBuildUp(plan.buildUps, area.kind, buildUp) }, stage);
+    if (whose === 'area') {
+      keepArea({ buildUp }, stage);
+      if (stage === 'typed') return;
+      for (const other of view.areas)
+        if (together.includes(other.id)) updateRecord('area', withoutDrawn(other), { buildUp });
+    } else keepPlan({ buildUps: withPlannedBuildUp(plan.buildUps, area.kind, buildUp) }, stage);
   };
   const kindWord = AREA_WORDS[area.kind].toLowerCase();
   const options: readonly Option<Whose>[] = [
@@ -143,6 +160,22 @@ export function AreaBuildUp({ view, area }: AreaBuildUpProps) {
               As planned for every {kindWord} of the drawing. What is changed here is changed for:
             </Text>
             <Choice label="Build-up of" options={options} value={whose} onChange={setWanted} />
+          </>
+        )}
+        {hasOwn && (alike.length > 0 || together.length > 0) && (
+          <>
+            <Text look="small" tone="soft">
+              Other areas are built like this one. What is changed here is changed for:
+            </Text>
+            <Choice
+              label="Changed for"
+              options={[
+                { value: 'here', label: 'This one' },
+                { value: 'all', label: `All ${Math.max(alike.length, together.length) + 1} built like it` },
+              ]}
+              value={together.length > 0 ? 'all' : 'here'}
+              onChange={(value) => setTogether(value === 'all' ? alike.map(({ id }) => id) : [])}
+            />
           </>
         )}
         {drawn !== undefined && hasOwn && (
