@@ -23,6 +23,8 @@ export const ITEM_KEY_MAX = 120;
 export const STRETCHES_MAX = 20;
 /** Of a build-up: kinds of fixings through one layer. Fills of one cavity: as many as are computed. */
 export const FIXINGS_MAX = 12;
+/** Sizes of openings in one framed wall. */
+export const FRAME_OPENINGS_MAX = 10;
 /** Of the name under which a library knows a material. */
 export const MATERIAL_ID_MAX = 60;
 export const CLIMATE_ID_MAX = 60;

@@ -13,6 +13,7 @@ import { refusalFromCore, type FieldRefusal } from '../refusal-of';
 import { heatFlowOf, isJudged, type AreaInHand, type BuildUp } from './area';
 import { groundInputOf, inGround } from './area-in-ground';
 import { buildUpAssembly, type BuildUpAssembly, type Surroundings } from './build-up-assembly';
+import type { FrameFigures } from './frame-members';
 import type { BuildUpLayer } from './layer';
 import { sheetsWithR } from './claim';
 
@@ -42,6 +43,8 @@ export type AreaFigures =
       readonly isInGround: boolean;
       /** What several fills make of a cavity, by the layer's id. */
       readonly fillings: ReadonlyMap<string, CavityFill>;
+      /** What each frame comes to whose members are known, by the layer's id. */
+      readonly frames: ReadonlyMap<string, FrameFigures>;
       /** Layer from which on nothing counts, since air from outside moves in it. */
       readonly openFrom: number | null;
       /** What the computation has to say, and what is asked about since it may be a slip of a unit. */
@@ -167,6 +170,7 @@ export function areaFigures(house: HouseBody, area: AreaInHand): AreaFigures {
       equivalentEmptyAreaM2: isInGround ? null : (built.price?.equivalentEmptyAreaM2 ?? null),
       isInGround,
       fillings: inPlace.fillings,
+      frames: inPlace.frames,
       openFrom: inPlace.openFrom,
       findings: [
         ...built.findings,

@@ -4,8 +4,9 @@ import { Refusal } from '@calvet/core/refusal';
 import { airSpace } from '@calvet/core/thermal/air-space';
 import type { Fasteners } from '@calvet/core/thermal/fasteners';
 import { filmsOf, type FilmChoice, type FilmConvention, type HeatFlow } from '@calvet/core/thermal/films';
-import type { LayerInput } from '@calvet/core/thermal/layer';
+import { layerOf, type LayerInput } from '@calvet/core/thermal/layer';
 import type { BuildUp } from './area';
+import { frameOf, type FrameFigures } from './frame-members';
 import type { BuildUpLayer, FramedLayer, LayerFill } from './layer';
 
 /** In which surroundings a build-up stands. */
@@ -25,6 +26,8 @@ export interface BuildUpAssembly {
   readonly openFrom: number | null;
   /** What several fills make of each cavity, by the layer's id. */
   readonly fillings: ReadonlyMap<string, CavityFill>;
+  /** What each frame comes to whose members are known, by the layer's id. */
+  readonly frames: ReadonlyMap<string, FrameFigures>;
   /** What is to be said of them, with the layer that is meant. */
   readonly findings: readonly Finding[];
 }
@@ -118,6 +121,37 @@ function fastenersOf(layer: BuildUpLayer, at: number): readonly Fasteners[] {
 const findingsOf = (filling: CavityFill | null, layer: number): readonly Finding[] =>
   (filling?.findings ?? []).map((finding) => ({ ...finding, layer }));
 
+/** R of a layer as a part of all else: cavities and members side by side. */
+function meanRsi(layer: LayerInput): number {
+  const { cavityRsi, frameRsi, framingFraction } = layerOf(layer, '');
+  return framingFraction === 0
+    ? cavityRsi
+    : 1 / (framingFraction / frameRsi + (1 - framingFraction) / cavityRsi);
+}
+
+/**
+ * What a layer's frame comes to in its build-up; null where its share and R are as given. With another frame in the wall, that
+ * one counts with its mean.
+ */
+function frameIn(
+  layer: BuildUpLayer,
+  at: number,
+  inputs: readonly LayerInput[],
+  films: FilmChoice,
+): FrameFigures | null {
+  if (layer.kind !== 'framed' || layer.members === null) return null;
+  const { members, thicknessM: depthM } = layer;
+  if (depthM === null) {
+    throw new Refusal('required', 'thicknessM', 'Say how deep the frame is, so that its members have an R.');
+  }
+  const { insideRsi, outsideRsi } = filmsOf(films);
+  const restRsi = inputs.reduce(
+    (sum, input, i) => (i === at ? sum : sum + meanRsi(input)),
+    insideRsi + outsideRsi,
+  );
+  return frameOf(members, { depthM, cavityRsi: inputs[at]?.cavityRsi ?? layer.cavityRsi, restRsi });
+}
+
 /** Films of a build-up: behind an open air space that of still air stands for all that is left out. */
 function filmsBehind(surroundings: Surroundings, isOpen: boolean): FilmChoice {
   if (!isOpen) return surroundings;
@@ -148,13 +182,25 @@ export function buildUpAssembly(
       findings: findingsOf(filling, i),
     };
   });
+  const films = filmsBehind(surroundings, open >= 0);
+  const inputs = each.map(({ input }) => input);
+  const frames = new Map<string, FrameFigures>();
+  const framed = inputs.map((input, i): LayerInput => {
+    const layer = counted[i];
+    const frame = layer === undefined || labelled ? null : atLayer(i, () => frameIn(layer, i, inputs, films));
+    if (layer === undefined || frame === null) return input;
+    frames.set(layer.id, frame);
+    const { frameRsi, framingFraction } = frame;
+    return { ...input, frameRsi, framingFraction };
+  });
   return {
-    layers: each.length === 0 ? [{ rsi: 0 }] : each.map(({ input }) => input),
-    films: filmsBehind(surroundings, open >= 0),
+    layers: framed.length === 0 ? [{ rsi: 0 }] : framed,
+    films,
     fasteners: labelled ? [] : counted.flatMap(fastenersOf),
     gradedLayer: counted.findIndex(({ id }) => id === gradedLayer),
     openFrom: open < 0 ? null : open,
     fillings,
+    frames,
     findings: each.flatMap(({ findings }) => findings),
   };
 }

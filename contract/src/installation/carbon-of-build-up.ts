@@ -1,4 +1,5 @@
 import { carbon, type Carbon, type CarbonLayer } from '@calvet/core/thermal/carbon';
+import type { LayerInput } from '@calvet/core/thermal/layer';
 import type { BuildUp } from './area';
 import { buildUpAssembly, type Surroundings } from './build-up-assembly';
 import type { BuildUpLayer } from './layer';
@@ -33,15 +34,20 @@ function partOf(
   };
 }
 
-function partsOf(layer: BuildUpLayer, at: number, fillsM: readonly number[] | null): readonly Part[] {
+function partsOf(
+  layer: BuildUpLayer,
+  at: number,
+  framingFraction: number,
+  fillsM: readonly number[] | null,
+): readonly Part[] {
   const name = layer.name === '' ? `layer ${at + 1}` : layer.name;
   if (layer.kind === 'airSpace') return [];
   if (layer.kind !== 'framed') return [partOf(name, layer, layer.thicknessM, 1)];
-  const beside = 1 - layer.framingFraction;
+  const beside = 1 - framingFraction;
   const frame =
     TIMBER === undefined
       ? `${name}, frame`
-      : partOf(`${name}, frame`, TIMBER, layer.thicknessM, layer.framingFraction);
+      : partOf(`${name}, frame`, TIMBER, layer.thicknessM, framingFraction);
   if (fillsM === null) return [partOf(name, layer, layer.thicknessM, beside), frame];
   return [
     ...layer.fills.map((fill, i) =>
@@ -50,6 +56,10 @@ function partsOf(layer: BuildUpLayer, at: number, fillsM: readonly number[] | nu
     frame,
   ];
 }
+
+/** Share of frame as it is computed; of a layer that counts against no heat, as it is given. */
+const framingOf = (layer: BuildUpLayer, computed: LayerInput | undefined): number =>
+  computed?.framingFraction ?? (layer.kind === 'framed' ? layer.framingFraction : 0);
 
 /**
  * Greenhouse gases of a build-up, kg CO₂e for each m²: fills by the room beside the frame, the frame as softwood. What is
@@ -61,14 +71,14 @@ export function carbonOf(
   surroundings: Surroundings,
   effectiveRsi: number | null,
 ): BuildUpCarbon {
-  const { fillings } = buildUpAssembly(buildUp, surroundings);
+  const { layers, fillings } = buildUpAssembly(buildUp, surroundings);
   const parts = buildUp.layers.flatMap((layer, at) => {
     const filling = fillings.get(layer.id);
     const fillsM =
       layer.kind === 'framed' && filling !== undefined
         ? layer.fills.map(({ thicknessM }, i) => thicknessM ?? filling.fills[i]?.thicknessM ?? 0)
         : null;
-    return partsOf(layer, at, fillsM);
+    return partsOf(layer, at, framingOf(layer, layers[at]), fillsM);
   });
   const known = parts.filter((part) => typeof part !== 'string');
   return {

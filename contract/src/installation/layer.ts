@@ -1,6 +1,7 @@
 import type { Pressing } from '@calvet/core/insulation/cavity-fill';
 import { figure, flag, id, list, option, orNull, shape, text, unsaid, type FieldsOf } from '../kind/field';
 import { FILLS_MAX, FIXINGS_MAX, NAME_MAX } from '../limits';
+import { memberFields, type FrameMembers } from './frame-members';
 import { matterFields, type Matter } from './matter';
 
 /** What a layer does beside insulating. */
@@ -77,6 +78,8 @@ export interface FramedLayer extends AnyLayer {
   readonly thicknessM: number | null;
   /** What lies in the cavity; empty: its R is as given. */
   readonly fills: readonly LayerFill[];
+  /** How the frame is built; null: its share and its R are as given. */
+  readonly members: FrameMembers | null;
 }
 
 /** A space with nothing in it but air. */
@@ -182,6 +185,7 @@ export const layerFields = shape<BuildUpLayer>(LAYER_WORDS, {
       ),
       [],
     ),
+    members: unsaid(orNull(memberFields), null),
     ...matterFields,
   },
   airSpace: {

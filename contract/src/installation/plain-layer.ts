@@ -30,7 +30,7 @@ export const materialLayer = (name: string, thicknessM: number, conductivityWmK:
 export const framedLayer = (
   name: string,
   figures: Pick<Of<'framed'>, 'cavityRsi' | 'frameRsi' | 'framingFraction' | 'thicknessM'>,
-): Of<'framed'> => ({ kind: 'framed', name, ...figures, fills: [], ...PLAIN });
+): Of<'framed'> => ({ kind: 'framed', name, ...figures, fills: [], members: null, ...PLAIN });
 
 /** A closed air space between dull faces. */
 export const airSpaceLayer = (name: string, thicknessM: number): Of<'airSpace'> => ({

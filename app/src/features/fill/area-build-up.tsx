@@ -1,7 +1,7 @@
 import { type Area, type BuildUp } from '@calvet/contract/installation/area';
 import { AREA_WORDS } from '@calvet/contract/installation/area-words';
 import { buildUpOf, kindsSuiting, libraryFor } from '@calvet/contract/installation/build-up-library';
-import { framesBothWays } from '@calvet/contract/installation/area-figures';
+import { framesBothWays, type AreaFigures } from '@calvet/contract/installation/area-figures';
 import { withoutDrawn } from '@calvet/contract/plan/undrawn';
 import { planToBe } from '@calvet/contract/plan/item-key';
 import { withPlannedBuildUp } from '@calvet/contract/plan/planned-build-ups';
@@ -115,10 +115,11 @@ type Whose = 'area' | 'drawing';
 interface AreaBuildUpProps {
   readonly view: HouseView;
   readonly area: Area;
+  readonly figures: AreaFigures;
 }
 
 /** What an area is built of: its own, or, of one that was drawn, what is planned for all of its kind. */
-export function AreaBuildUp({ view, area }: AreaBuildUpProps) {
+export function AreaBuildUp({ view, area, figures }: AreaBuildUpProps) {
   const keepArea = useKeep('area', area);
   const plan = view.plans[0] ?? planToBe(view.house.id);
   const keepPlan = useKeep('plan', plan);
@@ -189,6 +190,7 @@ export function AreaBuildUp({ view, area }: AreaBuildUpProps) {
       <LayerEditor
         buildUp={area.buildUp}
         own={own}
+        figures={figures}
         both={framesBothWays(view.house, area)}
         openId={openId}
         onOpen={setOpenId}

@@ -200,7 +200,7 @@ export function AreaScreen({ view, area, isNew = false }: AreaScreenProps) {
       {isGradable && <DefectsCard view={view} area={area} onBeforeAdding={() => makeIfNew('area', area)} />}
       {figures.state === 'figures' && <ClaimCard area={area} figures={figures} />}
       <GroundCard area={area} />
-      <AreaBuildUp view={view} area={area} />
+      <AreaBuildUp view={view} area={area} figures={figures} />
       {drawn === undefined && !isNew && <TieToDrawing view={view} area={area} />}
       {!isNew && drawn === undefined && <DeleteAtEnd label="Delete area" onPress={remove} />}
       {drawn?.isKept === true && <DeleteAtEnd label="Forget what was entered here" onPress={forget} />}

@@ -1,3 +1,4 @@
+import type { AreaFigures } from '@calvet/contract/installation/area-figures';
 import type { BuildUp } from '@calvet/contract/installation/area';
 import type { BuildUpLayer } from '@calvet/contract/installation/layer';
 import type { Material } from '@calvet/contract/installation/material';
@@ -20,6 +21,7 @@ import { figureWithUnit, resistance } from '../../ui/format';
 import { SortableList } from '../../ui/sortable-list';
 import { Text } from '../../ui/text';
 import { space } from '../../ui/tokens';
+import type { FrameResult } from './frame-fields';
 import { LayerFields } from './layer-fields';
 import { layerDetail } from './layer-words';
 
@@ -34,6 +36,14 @@ const NEW_WMK = 0.04;
 const nameOf = ({ name }: BuildUpLayer, position: number): string =>
   name === '' ? `layer ${position + 1}` : name;
 
+/** What the frame of a layer comes to, or why it comes to nothing. */
+function frameResult(figures: AreaFigures | null, { id }: BuildUpLayer, position: number): FrameResult {
+  if (figures === null) return { figures: null, refused: null };
+  if (figures.state === 'figures') return { figures: figures.frames.get(id) ?? null, refused: null };
+  const { field, message } = figures.refusal;
+  return { figures: null, refused: field.startsWith(`layers[${position}].members`) ? message : null };
+}
+
 interface LayerRowProps {
   readonly layer: BuildUpLayer;
   readonly position: number;
@@ -41,6 +51,7 @@ interface LayerRowProps {
   readonly isGraded: boolean;
   readonly isOpen: boolean;
   readonly own: readonly Material[];
+  readonly frame: FrameResult;
   readonly onToggle: () => void;
   readonly onChange: (layer: BuildUpLayer, stage?: EntryStage) => void;
   readonly onGrade: () => void;
@@ -76,6 +87,7 @@ function LayerRow(props: LayerRowProps) {
             layer={layer}
             isGraded={isGraded}
             own={own}
+            frame={props.frame}
             onChange={props.onChange}
             onGrade={props.onGrade}
           />
@@ -110,6 +122,8 @@ interface LayerEditorProps {
   readonly buildUp: BuildUp;
   /** Materials of the practice. */
   readonly own?: readonly Material[];
+  /** What the build-up comes to; null: nobody worked it out. */
+  readonly figures?: AreaFigures | null;
   /** What two frames are worth both ways; null where there are fewer. */
   readonly both?: DoubleFrames | null;
   /** The layer that is open; null: none. */
@@ -119,7 +133,15 @@ interface LayerEditorProps {
 }
 
 /** The layers of a build-up from inside to outside: what each is worth in a line, and its figures where it is opened. */
-export function LayerEditor({ buildUp, own = [], both = null, openId, onOpen, onChange }: LayerEditorProps) {
+export function LayerEditor({
+  buildUp,
+  own = [],
+  figures = null,
+  both = null,
+  openId,
+  onOpen,
+  onChange,
+}: LayerEditorProps) {
   const { units } = usePreferences();
   const { layers, gradedLayer, frameAlignment } = buildUp;
   const change = (next: Partial<BuildUp>, stage?: EntryStage): void => {
@@ -151,6 +173,7 @@ export function LayerEditor({ buildUp, own = [], both = null, openId, onOpen, on
             isGraded={gradedLayer === layer.id}
             isOpen={openId === layer.id}
             own={own}
+            frame={frameResult(figures, layer, i)}
             grip={grip}
             onToggle={() => onOpen(openId === layer.id ? null : layer.id)}
             onChange={(next, stage) =>

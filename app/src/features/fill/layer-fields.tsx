@@ -25,6 +25,7 @@ import { Text } from '../../ui/text';
 import { AirSpaceFields } from './air-space-fields';
 import { CavityFields } from './cavity-fields';
 import { FixingFields } from './fixing-fields';
+import { FrameFields, type FrameResult } from './frame-fields';
 import { inKind } from './layer-in-kind';
 import { MaterialSheet } from './material-sheet';
 
@@ -77,17 +78,21 @@ interface LayerFieldsProps {
   readonly isGraded: boolean;
   /** Materials of the practice. */
   readonly own: readonly Material[];
+  readonly frame: FrameResult;
   readonly onChange: (layer: BuildUpLayer, stage?: EntryStage) => void;
   readonly onGrade: () => void;
 }
 
 /** Everything that is entered of one layer. */
-export function LayerFields({ layer, isGraded, own, onChange, onGrade }: LayerFieldsProps) {
+export function LayerFields({ layer, isGraded, own, frame, onChange, onGrade }: LayerFieldsProps) {
   const { units } = usePreferences();
   const [isChoosing, setChoosing] = useState(false);
   const hasFills = layer.kind === 'framed' && layer.fills.length > 0;
   const inLibrary = layer.kind === 'material' ? changedConductivity(layer, materialsOf(own)) : null;
-  const figures = FIGURES[layer.kind].filter(({ key }) => !(hasFills && key === 'cavityRsi'));
+  const hasMembers = layer.kind === 'framed' && layer.members !== null;
+  const isWorkedOut = (key: string): boolean =>
+    (hasFills && key === 'cavityRsi') || (hasMembers && (key === 'frameRsi' || key === 'framingFraction'));
+  const figures = FIGURES[layer.kind].filter(({ key }) => !isWorkedOut(key));
   const commit = (key: string, si: number, stage: EntryStage): void =>
     onChange(
       key === 'thicknessM' ? atThickness(layer, si) : ({ ...layer, [key]: si } as BuildUpLayer),
@@ -143,7 +148,12 @@ export function LayerFields({ layer, isGraded, own, onChange, onGrade }: LayerFi
           {figureWithUnit(layer.conductivityWmK, 'conductivity', units)}.
         </Text>
       )}
-      {layer.kind === 'framed' && <CavityFields layer={layer} own={own} onChange={onChange} />}
+      {layer.kind === 'framed' && (
+        <>
+          <CavityFields layer={layer} own={own} onChange={onChange} />
+          <FrameFields layer={layer} frame={frame} onChange={onChange} />
+        </>
+      )}
       {layer.kind === 'airSpace' && <AirSpaceFields layer={layer} onChange={onChange} />}
       {(layer.kind === 'material' || layer.kind === 'resistance') && (
         <FixingFields layer={layer} onChange={onChange} />
