@@ -52,6 +52,7 @@ export const demoPages: readonly DemoPage[] = [
   at('record', `${house}/record`),
   { name: 'photo', path: photoPath },
   at('practice', '/practice'),
+  at('materials', '/materials'),
   at('today', '/today'),
   at('this device', '/device'),
   at('deleted', '/deleted'),

@@ -16,3 +16,4 @@ export { SeamOfHouse } from './continuity/seam';
 export { MendsScreen } from './mends/mends-screen';
 export { AreaScreen } from './fill/area-screen';
 export { WorthScreen } from './worth/worth-screen';
+export { MaterialsScreen } from './materials/materials-screen';

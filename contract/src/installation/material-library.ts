@@ -2,7 +2,7 @@ import type { Pressing } from '@calvet/core/insulation/cavity-fill';
 import type { VapourLayer } from '@calvet/core/moisture/vapour-layer';
 import type { BlowingAgent } from '@calvet/core/thermal/carbon';
 import type { BuildUpLayer, LayerFill } from './layer';
-import type { Material, MaterialGroup } from './material';
+import type { Material, MaterialBody, MaterialGroup } from './material';
 import file from './materials.json';
 import type { Matter } from './matter';
 import { materialLayer, resistanceLayer } from './plain-layer';
@@ -98,29 +98,35 @@ function ofFile(each: FileMaterial): KnownMaterial {
 /** Generic materials, no makers: figures to start from. A label or a declared value goes before them. */
 export const MATERIALS: readonly KnownMaterial[] = (file.materials as readonly FileMaterial[]).map(ofFile);
 
-function ofPractice({ id, alters, basis, ...figures }: Material): KnownMaterial {
-  const stands = MATERIALS.find((each) => each.id === alters);
-  const { group, name, conductivityWmK, rsi, thicknessM, muDry, muDamp, sdDryM, sdDampM } = figures;
+/** A material of a practice as it is built with. */
+export function ownMaterial({
+  id,
+  alters,
+  basis,
+  ...figures
+}: MaterialBody & { readonly id: string }): KnownMaterial {
+  const { name, group, conductivityWmK, rsi, thicknessM, muDry, muDamp, sdDryM, sdDampM } = figures;
+  const { densityKgM3, carbonKgM3, storedKgM3, agent, pressing, vapourKind, isAirtight, traits } = figures;
   return {
     id: alters ?? id,
     name,
     group,
     conductivityWmK,
-    conductivityRange: stands?.conductivityRange ?? null,
+    conductivityRange: MATERIALS.find((each) => each.id === alters)?.conductivityRange ?? null,
     rsi,
     thicknessM,
     muDry,
     muDamp,
     sdDryM,
     sdDampM,
-    densityKgM3: figures.densityKgM3,
-    carbonKgM3: figures.carbonKgM3,
-    storedKgM3: figures.storedKgM3,
-    agent: figures.agent,
-    pressing: figures.pressing,
-    vapourKind: figures.vapourKind,
-    isAirtight: figures.isAirtight,
-    traits: figures.traits,
+    densityKgM3,
+    carbonKgM3,
+    storedKgM3,
+    agent,
+    pressing,
+    vapourKind,
+    isAirtight,
+    traits,
     basis: [basis],
     isOwn: true,
   };
@@ -128,7 +134,7 @@ function ofPractice({ id, alters, basis, ...figures }: Material): KnownMaterial 
 
 /** The library as a practice has it: its own materials first, those that it altered in place of what they stand for. */
 export function materialsOf(own: readonly Material[]): readonly KnownMaterial[] {
-  const ofOwn = own.map(ofPractice);
+  const ofOwn = own.map(ownMaterial);
   const altered = new Set(ofOwn.map(({ id }) => id));
   return [...ofOwn, ...MATERIALS.filter(({ id }) => !altered.has(id))];
 }

@@ -3,7 +3,8 @@ import { drawingOf, sampleOpening, sampleRoof, sampleStorey, shaped } from '../.
 import { sampleFeature, sampleWork } from '../../test/sample-plan';
 import { readChange } from '../changes/read-change';
 import { copiedDrawing, copiedKey, type CopiedDrawing } from './copied-drawing';
-import { DRAWING_FILE_BYTES_MAX, NoDrawingFile, readDrawingFile, writeDrawingFile } from './drawing-file';
+import { UnreadableFile } from '../json-file';
+import { DRAWING_FILE_BYTES_MAX, readDrawingFile, writeDrawingFile } from './drawing-file';
 import { fittingWings } from './fit-wings';
 import { itemKey, planToBe } from './item-key';
 import { layOutline } from './lay-outline';
@@ -252,7 +253,7 @@ describe('a file of a drawing', () => {
       /has its id already/,
     ],
   ])('%s is refused as a whole, at its place', (_what, read, message) => {
-    expect(read).toThrow(NoDrawingFile);
+    expect(read).toThrow(UnreadableFile);
     expect(read).toThrow(message);
   });
 

@@ -1,106 +1,24 @@
 import { type Area, type BuildUp } from '@calvet/contract/installation/area';
 import { AREA_WORDS } from '@calvet/contract/installation/area-words';
-import { buildUpOf, kindsSuiting, libraryFor } from '@calvet/contract/installation/build-up-library';
 import { framesBothWays, type AreaFigures } from '@calvet/contract/installation/area-figures';
 import { withoutDrawn } from '@calvet/contract/plan/undrawn';
 import { planToBe } from '@calvet/contract/plan/item-key';
 import { withPlannedBuildUp } from '@calvet/contract/plan/planned-build-ups';
 import { dequal } from 'dequal';
-import { useMemo, useState, type ReactNode } from 'react';
-import { Pressable, StyleSheet } from 'react-native';
+import { useMemo, useState } from 'react';
 import type { HouseView } from '../../data/as-drawn';
 import { useMaterials } from '../../data/hooks';
-import { usePreferences } from '../../data/preferences';
 import { useStore } from '../../data/store-context';
 import type { EntryStage } from '../../data/typing';
 import { useKeep } from '../../data/use-keep';
 import { Button } from '../../ui/button';
 import { Card } from '../../ui/card';
 import { Choice, type Option } from '../../ui/choice';
-import { OpenButton } from '../../ui/open-button';
 import { Text } from '../../ui/text';
-import { usePalette } from '../../ui/theme';
-import { CORNER, space } from '../../ui/tokens';
+import { BuildUpPicker } from './build-up-picker';
 import { LayerEditor } from './layer-editor';
 import { MoistureCard } from './moisture-card';
 import { SectionPicture } from './section-picture';
-
-interface BuildUpPickerProps {
-  readonly area: Area;
-  /** Build-ups that other areas of the house have. */
-  readonly inHouse: readonly BuildUp[];
-  readonly onPick: (buildUp: BuildUp) => void;
-  /** Said above what can be chosen. */
-  readonly children?: ReactNode;
-}
-
-/** Said where the build-up was begun for another kind of area than this one has become; null where it fits. */
-function misfitOf({ kind, buildUp }: Area): string | null {
-  const suits = kindsSuiting(buildUp);
-  if (suits === null || suits.includes(kind)) return null;
-  const others = suits.map((each) => AREA_WORDS[each].toLowerCase()).join(' or ');
-  return `This build-up is one of a ${others}; the area is a ${AREA_WORDS[kind].toLowerCase()} now. Choose one that fits, or keep it.`;
-}
-
-const layersInWords = (count: number): string => (count === 1 ? '1 layer' : `${count} layers`);
-
-function BuildUpPicker({ area, inHouse, onPick, children }: BuildUpPickerProps) {
-  const palette = usePalette();
-  const { units } = usePreferences();
-  const [isWanted, setWanted] = useState<boolean | null>(null);
-  const [keptFor, setKeptFor] = useState<Area['kind'] | null>(null);
-  const misfit = keptFor === area.kind ? null : misfitOf(area);
-  const isOpen = isWanted ?? misfit !== null;
-  const setOpen = (next: boolean): void => setWanted(next);
-  const library = libraryFor(area.kind).map((entry) => buildUpOf(entry, units));
-  const others = inHouse.filter(
-    ({ name }) => name !== area.buildUp.name && !library.some((each) => each.name === name),
-  );
-  const item = (buildUp: BuildUp, note: string) => (
-    <Pressable
-      key={`${note} ${buildUp.name}`}
-      role="button"
-      aria-label={`Use ${buildUp.name}`}
-      onPress={() => {
-        onPick(buildUp);
-        setWanted(null);
-      }}
-      style={({ hovered }: { pressed: boolean; hovered?: boolean }) => [
-        styles.option,
-        { borderColor: palette.line },
-        hovered === true && { backgroundColor: palette.lakeTint },
-      ]}
-    >
-      <Text look="strong">{buildUp.name}</Text>
-      <Text look="small" tone="soft">
-        {note}
-      </Text>
-    </Pressable>
-  );
-  return (
-    <Card title="Build-up" right={<OpenButton isOpen={isOpen} label="Choose" onToggle={setOpen} />}>
-      <Text>{area.buildUp.name === '' ? 'Unnamed' : area.buildUp.name}</Text>
-      {children}
-      {misfit !== null && (
-        <>
-          <Text tone="straw" role="status">
-            {misfit}
-          </Text>
-          <Button
-            label="Keep it"
-            onPress={() => {
-              setKeptFor(area.kind);
-              setWanted(null);
-            }}
-          />
-        </>
-      )}
-      {isOpen && others.map((buildUp) => item(buildUp, 'used in this house'))}
-      {isOpen &&
-        library.map((buildUp) => item(buildUp, `${layersInWords(buildUp.layers.length)}, to start from`))}
-    </Card>
-  );
-}
 
 /** Other areas with a build-up of their own that is the same as an area's. */
 function builtAlike(areas: readonly Area[], area: Area): readonly Area[] {
@@ -108,6 +26,10 @@ function builtAlike(areas: readonly Area[], area: Area): readonly Area[] {
   if (buildUp === null) return [];
   return areas.filter((other) => other.id !== area.id && dequal(withoutDrawn(other).buildUp, buildUp));
 }
+
+/** Each of several build-ups once. */
+const distinct = (buildUps: readonly BuildUp[]): readonly BuildUp[] =>
+  buildUps.filter((buildUp, i) => buildUps.findIndex((other) => dequal(other, buildUp)) === i);
 
 /** Whose build-up is changed: that of the area, or of all that are drawn of its kind. */
 type Whose = 'area' | 'drawing';
@@ -153,6 +75,7 @@ export function AreaBuildUp({ view, area, figures }: AreaBuildUpProps) {
         inHouse={view.areas
           .filter(({ kind, id }) => kind === area.kind && id !== area.id)
           .map(({ buildUp }) => buildUp)}
+        ofHouse={() => distinct(view.areas.map(({ buildUp }) => buildUp))}
         onPick={set}
       >
         {drawn !== undefined && !hasOwn && (
@@ -199,7 +122,3 @@ export function AreaBuildUp({ view, area, figures }: AreaBuildUpProps) {
     </>
   );
 }
-
-const styles = StyleSheet.create({
-  option: { borderWidth: 1, borderRadius: CORNER, padding: space.m, minHeight: 56, gap: 2 },
-});

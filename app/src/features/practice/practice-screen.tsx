@@ -6,6 +6,7 @@ import { useKeep } from '../../data/use-keep';
 import { Card } from '../../ui/card';
 import { Choice, type Option } from '../../ui/choice';
 import { Labelled, TextField } from '../../ui/field';
+import { LinkArea } from '../../ui/link-area';
 import { Text } from '../../ui/text';
 import { ConventionChoice, ConventionsCard } from '../houses/conventions';
 import { TargetFields } from '../houses/target-fields';
@@ -42,6 +43,12 @@ export function PracticeScreen() {
           />
         </Labelled>
       </Card>
+      <LinkArea href="/materials">
+        <Text look="strong">Materials</Text>
+        <Text look="small" tone="soft">
+          What is built with: our own, and figures of the library that we altered
+        </Text>
+      </LinkArea>
       <Text tone="soft">New houses begin with what follows. Houses that are there keep what they have.</Text>
       <Card title="Airtightness target">
         <TargetFields

@@ -1,0 +1,5 @@
+import { MaterialsOnDemand } from '../features/bench-and-drawing-on-demand';
+
+export default function MaterialsRoute() {
+  return <MaterialsOnDemand />;
+}
