@@ -87,7 +87,7 @@ export function glazing(rsi: number, name: string): BuildUp {
     id: idOf(`window ${name}`, '2026-09-01'),
     ...resistanceLayer(name, rsi),
   };
-  return { name, layers: [unit], frameAlignment: null, gradedLayer: null };
+  return { name, layers: [unit], frameAlignment: null, gradedLayer: null, costPerM2: null };
 }
 
 interface TestPlan {

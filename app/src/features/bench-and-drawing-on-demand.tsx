@@ -32,6 +32,7 @@ export const WalkOnDemand = pageOf((piece) => piece.WalkRoom, 'Walk');
 export const ContinuityOnDemand = pageOf((piece) => piece.ContinuityScreen, 'Air barrier');
 export const WorthOnDemand = pageOf((piece) => piece.WorthScreen, 'What it is worth');
 export const AreaOnDemand = pageOf((piece) => piece.AreaScreen, 'Area');
+export const CompareOnDemand = pageOf((piece) => piece.CompareScreen, 'Compare');
 export const MaterialsOnDemand = pageOf((piece) => piece.MaterialsScreen, 'Materials');
 export const MendsOnDemand = pageOf((piece) => piece.MendsScreen, 'Mends');
 

@@ -15,5 +15,6 @@ export { ContinuityScreen } from './continuity/continuity-screen';
 export { SeamOfHouse } from './continuity/seam';
 export { MendsScreen } from './mends/mends-screen';
 export { AreaScreen } from './fill/area-screen';
+export { CompareScreen } from './fill/compare-screen';
 export { WorthScreen } from './worth/worth-screen';
 export { MaterialsScreen } from './materials/materials-screen';

@@ -92,6 +92,7 @@ const buildUp = (name: string, ...layers: object[]) => ({
   layers,
   frameAlignment: null,
   gradedLayer: null,
+  costPerM2: null,
 });
 
 describe('two phones create the same record, under an id that both derive', () => {

@@ -36,7 +36,10 @@ function masonryAt(layers: readonly BuildUpLayer[]): number {
  * follows it; a lining is the first layer; a coat lies on the warm face of the masonry; of a
  * window or door nothing is told, and it is taken at its inner face.
  */
-export function barrierFace({ layers, gradedLayer }: Omit<BuildUp, 'name'>, barrier: TightBy): number {
+export function barrierFace(
+  { layers, gradedLayer }: Pick<BuildUp, 'layers' | 'frameAlignment' | 'gradedLayer'>,
+  barrier: TightBy,
+): number {
   const frames = layers.flatMap((layer, i) => (isInsulatedFrame(layer) ? [i] : []));
   const graded = layers.findIndex(({ id }) => id === gradedLayer);
   const held = frames.length > 0 ? frames : graded === -1 ? [] : [graded];

@@ -23,6 +23,7 @@ const plain = (...thicknesses: readonly number[]): BuildUp => ({
   name: '',
   frameAlignment: null,
   gradedLayer: null,
+  costPerM2: null,
   layers: thicknesses.map((thicknessM, i) => ({
     id: `layer ${i}`,
     ...materialLayer('', thicknessM, 0.1),

@@ -9,7 +9,7 @@ import { barrierFace, thicknessOf, type TightBy } from './barrier-place';
 export interface JoiningSide {
   /** Key of its area. */
   readonly area: string;
-  readonly buildUp: Omit<BuildUp, 'name'>;
+  readonly buildUp: Pick<BuildUp, 'layers' | 'frameAlignment' | 'gradedLayer'>;
   /** Null: nobody said where its air barrier is. */
   readonly barrier: TightBy | null;
 }

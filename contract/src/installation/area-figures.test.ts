@@ -106,6 +106,7 @@ test('a build-up that cannot be computed says why and leaves the others standing
         { ...frame, id: 'b' },
       ],
       frameAlignment: 'offset',
+      costPerM2: null,
       gradedLayer: 'a',
     },
   };

@@ -32,6 +32,8 @@ export interface BuildUp {
   readonly frameAlignment: FrameAlignment | null;
   /** Id of the layer whose installation is graded; null where there is none, as in a window. */
   readonly gradedLayer: string | null;
+  /** What a square metre of it costs, in the practice's money; null: nobody said. */
+  readonly costPerM2: number | null;
 }
 
 /** Where a claimed R stands: on the label, in the drawing, in the contract, or in somebody's word. */
@@ -135,6 +137,7 @@ export const buildUpFields = {
     option('How the frames stand', { aligned: 'One behind the other', offset: 'Offset' }),
   ),
   gradedLayer: orNull(id('Graded layer')),
+  costPerM2: unsaid(orNull(figure('Cost', 'perArea', { min: 0, max: 1e6 })), null),
 } as const;
 
 export const area = kindOf<AreaBody>()({

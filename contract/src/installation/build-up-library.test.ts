@@ -9,7 +9,9 @@ test.each(BUILD_UP_LIBRARY)('$name suits the kinds that it is for, whatever was 
 
 test('of a build-up of one’s own nothing is known', () => {
   const own = { id: '018f0000-0000-7000-8000-000000000001', ...resistanceLayer('', 1) };
-  expect(kindsSuiting({ name: 'Own', layers: [own], frameAlignment: null, gradedLayer: null })).toBeNull();
+  expect(
+    kindsSuiting({ name: 'Own', layers: [own], frameAlignment: null, gradedLayer: null, costPerM2: null }),
+  ).toBeNull();
 });
 
 test.each([

@@ -6,7 +6,7 @@ import type { LayerFigures } from './layer';
 import { framedLayer, materialLayer, resistanceLayer } from './plain-layer';
 
 /** A build-up to start from, and the kinds of area that it suits. */
-export interface LibraryBuildUp extends Omit<BuildUp, 'name' | 'layers' | 'gradedLayer'> {
+export interface LibraryBuildUp extends Omit<BuildUp, 'name' | 'layers' | 'gradedLayer' | 'costPerM2'> {
   readonly id: string;
   /** Sizes stand in it in millimetres, as `{140}`. */
   readonly name: string;
@@ -212,6 +212,7 @@ export function buildUpOf(entry: LibraryBuildUp, units: UnitSystem = 'metric'): 
     layers: withIds,
     frameAlignment,
     gradedLayer: gradedLayer === null ? null : (withIds[gradedLayer]?.id ?? null),
+    costPerM2: null,
   };
 }
 

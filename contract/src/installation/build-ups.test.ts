@@ -21,7 +21,7 @@ const layersOf = (...figures: readonly LayerFigures[]): readonly BuildUpLayer[] 
 const areaOf = (layers: readonly BuildUpLayer[], more: Partial<AreaInHand> = {}): AreaInHand => ({
   ...sampleArea,
   ...more,
-  buildUp: { name: 'Wall', layers, frameAlignment: null, gradedLayer: 'layer 1' },
+  buildUp: { name: 'Wall', layers, frameAlignment: null, gradedLayer: 'layer 1', costPerM2: null },
 });
 
 function figuresOf(area: AreaInHand) {

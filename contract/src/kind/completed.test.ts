@@ -21,6 +21,7 @@ const former = {
   ],
   frameAlignment: null,
   gradedLayer: null,
+  costPerM2: null,
 };
 const formerArea = {
   name: 'North',

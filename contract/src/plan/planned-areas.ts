@@ -39,8 +39,8 @@ function firstFor(use: EnvelopeKind): BuildUp {
 function buildUpFor(all: readonly PlannedBuildUp[], use: EnvelopeKind, id: string | null): BuildUp {
   const planned = all.find((each) => each.id === id) ?? all.find((each) => each.use === use);
   if (planned !== undefined) {
-    const { name, layers, frameAlignment, gradedLayer } = planned;
-    return { name, layers, frameAlignment, gradedLayer };
+    const { name, layers, frameAlignment, gradedLayer, costPerM2 } = planned;
+    return { name, layers, frameAlignment, gradedLayer, costPerM2 };
   }
   return firstFor(use);
 }

@@ -5,6 +5,7 @@ import { withoutDrawn } from '@calvet/contract/plan/undrawn';
 import { planToBe } from '@calvet/contract/plan/item-key';
 import { withPlannedBuildUp } from '@calvet/contract/plan/planned-build-ups';
 import { dequal } from 'dequal';
+import { useRouter } from 'expo-router';
 import { useMemo, useState } from 'react';
 import type { HouseView } from '../../data/as-drawn';
 import { useMaterials } from '../../data/hooks';
@@ -48,6 +49,7 @@ export function AreaBuildUp({ view, area, figures }: AreaBuildUpProps) {
   const drawn = area.item === null ? undefined : view.drawn.get(area.item);
   const hasOwn = withoutDrawn(area).buildUp !== null;
   const own = useMaterials();
+  const router = useRouter();
   const [openId, setOpenId] = useState<string | null>(null);
   const [wanted, setWanted] = useState<Whose>('area');
   const whose: Whose = drawn === undefined || hasOwn ? 'area' : wanted;
@@ -108,6 +110,18 @@ export function AreaBuildUp({ view, area, figures }: AreaBuildUpProps) {
       </BuildUpPicker>
       <Card title="Section">
         <SectionPicture house={view.house} area={area} openId={openId} onOpen={setOpenId} />
+        {view.areas.some(({ id }) => id === area.id) && (
+          <Button
+            label="Compare with another"
+            icon="compare-horizontal"
+            onPress={() =>
+              router.navigate({
+                pathname: '/houses/[houseId]/areas/[areaId]/compare',
+                params: { houseId: view.house.id, areaId: area.id },
+              })
+            }
+          />
+        )}
       </Card>
       <MoistureCard house={view.house} area={area} />
       <LayerEditor

@@ -1,5 +1,5 @@
 import type { AreaFigures } from '@calvet/contract/installation/area-figures';
-import type { BuildUp } from '@calvet/contract/installation/area';
+import { buildUpFields, type BuildUp } from '@calvet/contract/installation/area';
 import type { BuildUpLayer } from '@calvet/contract/installation/layer';
 import type { Material } from '@calvet/contract/installation/material';
 import { materialLayer } from '@calvet/contract/installation/plain-layer';
@@ -15,7 +15,7 @@ import type { EntryStage } from '../../data/typing';
 import { Button } from '../../ui/button';
 import { Card, Rule } from '../../ui/card';
 import { Choice, type Option } from '../../ui/choice';
-import { Labelled, TextField } from '../../ui/field';
+import { Labelled, NumberField, TextField } from '../../ui/field';
 import { FoldLine } from '../../ui/fold-line';
 import { figureWithUnit, resistance } from '../../ui/format';
 import { SortableList } from '../../ui/sortable-list';
@@ -163,6 +163,13 @@ export function LayerEditor({
         maxLength={NAME_MAX}
         value={buildUp.name}
         onChange={(name) => change({ name })}
+      />
+      <NumberField
+        label="What a square of it costs"
+        quantity={buildUpFields.costPerM2.quantity}
+        value={buildUp.costPerM2}
+        bounds={buildUpFields.costPerM2.bounds}
+        onCommit={(costPerM2, stage) => change({ costPerM2 }, stage)}
       />
       <SortableList items={layers} nameOf={nameOf} onMove={move}>
         {(layer, i, grip) => (

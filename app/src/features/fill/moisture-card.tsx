@@ -20,7 +20,7 @@ import { decimals, figureWithUnit } from '../../ui/format';
 import { Text } from '../../ui/text';
 import { usePalette } from '../../ui/theme';
 import { useQuiet } from '../../ui/use-quiet';
-import { schoolSentence } from './vapour-words';
+import { placeName, schoolSentence } from './vapour-words';
 
 /** What is typed shows first. */
 const QUIET_MS = 100;
@@ -30,9 +30,6 @@ const HIGH = 46;
 const MONTHS = ['J', 'F', 'M', 'A', 'M', 'J', 'J', 'A', 'S', 'O', 'N', 'D'] as const;
 
 type Figures = Extract<BuildUpMoisture, { readonly state: 'figures' }>;
-
-const placeName = ({ inner, outer }: HeldAt): string =>
-  inner === outer ? `Within ${inner}` : `Between ${inner} and ${outer}`;
 
 interface PlaceProps {
   readonly place: HeldAt;

@@ -1,3 +1,4 @@
+import type { BuildUpMoisture, HeldAt } from '@calvet/contract/installation/moisture-of-build-up';
 import type { VapourPlan, VapourSchool } from '@calvet/core/moisture/vapour-plan';
 import { decimals } from '../../ui/format';
 
@@ -32,4 +33,17 @@ export function schoolSentence({ schools, drive, plane }: VapourPlan, parts: rea
       ? ''
       : ` ${percent(plane.shareOutside)} of the R lies from ${name} outwards; to stay warm enough it needs ${percent(plane.leastShareOutside)}.`;
   return `${kept} ${DRIVES[drive]}${at}`;
+}
+
+/** Where water is held, in words. */
+export const placeName = ({ inner, outer }: HeldAt): string =>
+  inner === outer ? `Within ${inner}` : `Between ${inner} and ${outer}`;
+
+/** Where most of the water of a build-up gathers, or why nobody can tell. */
+export function whereWater(moisture: BuildUpMoisture | null): string {
+  if (moisture === null) return 'say in which climate the house stands';
+  if (moisture.state === 'unknown') return `how tight to vapour is: ${moisture.layers.join(', ')}?`;
+  if (moisture.state === 'too-little') return 'nowhere';
+  const [most] = [...moisture.held].sort((a, b) => b.peakKgM2 - a.peakKgM2);
+  return most === undefined ? 'nowhere' : placeName(most);
 }

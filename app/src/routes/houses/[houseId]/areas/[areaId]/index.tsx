@@ -1,10 +1,10 @@
 import { useLocalSearchParams } from 'expo-router';
-import { usePreferences } from '../../../../data/preferences';
-import { useHouseView } from '../../../../features/houses/house-frame';
-import { useMadeOrToBe } from '../../../../features/houses/record-to-be';
-import { newArea } from '../../../../features/fill/use-add-area';
-import { AreaOnDemand } from '../../../../features/bench-and-drawing-on-demand';
-import { NotHere } from '../../../../features/shell/not-here';
+import { usePreferences } from '../../../../../data/preferences';
+import { useHouseView } from '../../../../../features/houses/house-frame';
+import { useMadeOrToBe } from '../../../../../features/houses/record-to-be';
+import { newArea } from '../../../../../features/fill/use-add-area';
+import { AreaOnDemand } from '../../../../../features/bench-and-drawing-on-demand';
+import { NotHere } from '../../../../../features/shell/not-here';
 
 export default function AreaRoute() {
   const { areaId } = useLocalSearchParams<{ areaId: string }>();
