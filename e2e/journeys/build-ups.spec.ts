@@ -1,38 +1,8 @@
-import { assemblyOperation, computeWith } from '@calvet/core';
 import { cavityFill } from '@calvet/core/insulation/cavity-fill';
+import { studLayout } from '@calvet/core/thermal/stud-layout';
 import type { Page } from '@playwright/test';
-import { allSent, createHouse, enter, expect, onOtherDevice, sizes, test } from './running-app';
-
-/** A house of its own with one wall that begins as a frame of 140 mm. */
-async function newWall(page: Page, app: Parameters<typeof createHouse>[1], name: string): Promise<void> {
-  await createHouse(page, app, { name: `${name} ${test.info().project.name}`, ...sizes });
-  await page.getByRole('button', { name: 'Add an area' }).click();
-  await page.getByLabel('Name', { exact: true }).fill('North wall');
-  await enter(page, 'Size', '50');
-}
-
-const layer = (page: Page, position: number) => page.getByRole('group', { name: `Layer ${position}` });
-
-async function takeMaterial(page: Page, search: string, name: string): Promise<void> {
-  await page.getByLabel('Search', { exact: true }).fill(search);
-  await page.getByRole('button', { name: `Take ${name}`, exact: true }).click();
-}
-
-const frame = { frameRsi: 0.14 / 0.12, framingFraction: 0.23, thicknessM: 0.14 };
-
-/** R of the wall with a filled frame between plasterboard, sheathing and cladding. */
-const wallRsi = (cavityRsi: number): string =>
-  computeWith(assemblyOperation, {
-    layers: [
-      { thicknessM: 0.0125, conductivityWmK: 0.25 },
-      { cavityRsi, ...frame },
-      { thicknessM: 0.012, conductivityWmK: 0.13 },
-      { rsi: 0.08 },
-    ],
-    method: 'iso6946',
-    filmConvention: 'iso',
-    heatFlow: 'horizontal',
-  }).effectiveRsi.toFixed(2);
+import { allSent, enter, expect, onOtherDevice, test } from './running-app';
+import { frame, layer, newWall, takeMaterial, wallRsi } from './wall-of-layers';
 
 test('a batt pressed onto foam, without a server: what is pressed, and R to the digit; then on another device', async ({
   page,
@@ -129,6 +99,63 @@ test('layers are put into another order by their grip and by its keys', async ({
   await expect.poll(names).toEqual([lining, sheathing, cladding, studs]);
 });
 
+const members = (page: Page) => page.getByRole('group', { name: 'Members of the frame' });
+
+test('a frame is counted from its studs; open corners and boxed headers move its R by what is computed', async ({
+  page,
+  app,
+}) => {
+  await newWall(page, app, 'Counted');
+  await layer(page, 2)
+    .getByRole('button', { name: /: change$/ })
+    .click();
+  await page.getByRole('button', { name: 'Count the frame from its studs' }).click();
+  await members(page).getByRole('button', { name: 'Add openings' }).click();
+  const opening = { widthM: 1.2, heightM: 1.2, headerDepthM: 0.2, hasSill: true };
+  const wall = {
+    lengthM: 6,
+    heightM: 2.5,
+    spacingM: 0.4,
+    studWidthM: 0.04,
+    bottomPlates: 1,
+    topPlates: 2,
+    corners: 1,
+    intersections: 1,
+    openings: [opening],
+  };
+  const solid = studLayout(wall);
+  const lean = studLayout({
+    ...wall,
+    cornerKind: 'open',
+    intersectionKind: 'open',
+    openings: [{ ...opening, headerTimberShare: 0.25 }],
+  });
+  const worthWith = (framingFraction: number) => {
+    const rsi = wallRsi(3.7, { ...frame, framingFraction });
+    return page.getByRole('heading', { level: 2, name: new RegExp(`Worth R\\s${rsi.replace('.', '\\.')}`) });
+  };
+  const takes = (share: number) =>
+    members(page).getByText(new RegExp(`The frame takes ${(100 * share).toFixed(1)}\\s?% of the face`));
+  await expect(takes(solid.framingFraction)).toBeVisible();
+  await expect(worthWith(solid.framingFraction)).toBeVisible();
+  await members(page).getByRole('radio', { name: 'Open: the fill reaches in' }).click();
+  await members(page).getByRole('radio', { name: 'Fixed to straps' }).click();
+  await members(page).getByRole('radio', { name: 'Box, filled like the cavities' }).click();
+  await expect(takes(lean.framingFraction)).toBeVisible();
+  await expect(worthWith(lean.framingFraction)).toBeVisible();
+  await enter(page, 'Spacing of the studs', '40');
+  await expect(members(page).getByRole('alert')).toContainText('would cover more than the wall has');
+  await enter(page, 'Spacing of the studs', '400');
+  await members(page).getByRole('radio', { name: 'I-section' }).click();
+  await expect(members(page).getByRole('alert')).toHaveCount(0);
+  await allSent(page);
+  await page.reload();
+  await layer(page, 2)
+    .getByRole('button', { name: /: change$/ })
+    .click();
+  await expect(members(page).getByRole('radio', { name: 'I-section' })).toBeChecked();
+});
+
 test('a rain gap that is open ends what insulates, and a claim is broken down to what was built', async ({
   page,
   app,
@@ -208,6 +235,7 @@ test('defects are priced as they are typed, add up, and the quickest mend stands
   await page.getByRole('button', { name: 'Bare spot', exact: true }).click();
   await enter(page, 'Minutes to mend', '60');
   await expect(page.getByText(/^Together [\d.]+\sW\/K, as much as/)).toBeVisible();
+  await page.getByRole('button', { name: 'Back to the plan' }).click();
   await page.getByRole('link', { name: 'Fill', exact: true }).click();
   await page.getByRole('button', { name: 'What the house is worth' }).click();
   const mends = page.getByRole('link', { name: /for \d+\smin$/ });

@@ -1,4 +1,5 @@
 import { allSent, createHouse, expect, openPart, test } from './running-app';
+import { layer, newWall } from './wall-of-layers';
 import type { Page } from '@playwright/test';
 
 const key = (page: Page, name: string) => page.getByRole('button', { name, exact: true }).tap();
@@ -67,4 +68,25 @@ test('what is said of a field stands in sight above the keys', async ({ page, ap
   await expect(page.getByLabel('Bedrooms', { exact: true })).toBeFocused();
   await expect(page.getByText('Must be 20 or less')).toBeInViewport({ ratio: 1 });
   await expect(page.getByRole('group', { name: 'Number keys' })).toBeVisible();
+});
+
+test('in a dialog the keys belong to the dialog, and write into its fields', async ({ page, app }) => {
+  await newWall(page, app, 'Keys in a dialog');
+  await layer(page, 3)
+    .getByRole('button', { name: /: change$/ })
+    .tap();
+  await layer(page, 3).getByRole('button', { name: 'Choose a material' }).tap();
+  await page.getByRole('button', { name: 'A material of our own' }).tap();
+  const dialog = page.getByRole('dialog');
+  await dialog.getByLabel('Conductivity', { exact: true }).tap();
+  await expect(dialog.getByRole('group', { name: 'Number keys' })).toBeInViewport({ ratio: 1 });
+  await press(page, '0.039');
+  await key(page, 'Next field');
+  await expect(dialog.getByLabel('Fixed thickness', { exact: true })).toBeFocused();
+  await press(page, '50');
+  await key(page, 'Done');
+  await expect(dialog.getByLabel('Conductivity', { exact: true })).toHaveValue('0.039');
+  await expect(dialog.getByLabel('Fixed thickness', { exact: true })).toHaveValue('50');
+  await expect(page.getByRole('group', { name: 'Number keys' })).toHaveCount(0);
+  await expect(dialog).toBeVisible();
 });

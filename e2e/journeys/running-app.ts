@@ -10,6 +10,7 @@ import {
   expect,
   type APIRequestContext,
   type Browser,
+  type Locator,
   type Page,
   type Route,
 } from '@playwright/test';
@@ -251,7 +252,7 @@ export async function openPart(page: Page, part: 'Test' | 'Readings' | 'Result')
 }
 
 /** Types into a field for a figure and leaves it. */
-export async function enter(page: Page, label: string, text: string): Promise<void> {
+export async function enter(page: Page | Locator, label: string | RegExp, text: string): Promise<void> {
   const field = page.getByLabel(label, { exact: true });
   await field.fill(text);
   await field.press('Enter');

@@ -1,5 +1,6 @@
 import { useEffect, useId, useLayoutEffect, useRef, type ReactNode } from 'react';
 import { StyleSheet, View } from 'react-native';
+import { KeypadHost } from './keypad/keypad';
 import { Text } from './text';
 import { usePalette } from './theme';
 import { CORNER, space } from './tokens';
@@ -47,19 +48,23 @@ export function Sheet({ title, onClose, children }: SheetProps) {
         width: '92%',
         maxWidth: 560,
         maxHeight: '88%',
+        display: 'flex',
+        flexDirection: 'column',
         padding: 0,
         border: `1px solid ${palette.line}`,
         borderRadius: CORNER,
         background: palette.card,
-        overflowY: 'auto',
+        overflow: 'hidden',
       }}
     >
-      <View style={styles.content}>
-        <View id={titleId} tabIndex={-1} role="heading" aria-level={2} style={NO_OUTLINE}>
-          <Text look="section">{title}</Text>
+      <KeypadHost isInSheet>
+        <View style={styles.content}>
+          <View id={titleId} tabIndex={-1} role="heading" aria-level={2} style={NO_OUTLINE}>
+            <Text look="section">{title}</Text>
+          </View>
+          {children}
         </View>
-        {children}
-      </View>
+      </KeypadHost>
     </dialog>
   );
 }

@@ -70,7 +70,7 @@ test('what lacks nothing is given back as it is, and what has another form is le
   const body = { buildUp: sampleArea.buildUp };
   const brought = broughtInPresentForm({ op: 'update' as const, kind: 'area' as const, id, body });
   expect(brought.body).toBe(body);
-  const odd = { buildUp: { layers: 'none' } } as never;
+  const odd = { buildUp: { layers: 'none', costPerM2: null } } as never;
   expect(broughtInPresentForm({ op: 'update' as const, kind: 'area' as const, id, body: odd }).body).toBe(
     odd,
   );

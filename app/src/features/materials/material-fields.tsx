@@ -27,7 +27,7 @@ type FigureName = {
 /** What follows from one another stands together: heat, vapour, making it. */
 const HEAT: readonly (readonly [FigureName, string])[] = [
   ['conductivityWmK', 'Conductivity'],
-  ['thicknessM', 'Comes in one thickness'],
+  ['thicknessM', 'Fixed thickness'],
   ['rsi', 'R at that thickness'],
 ];
 const VAPOUR: readonly (readonly [FigureName, string])[] = [

@@ -224,8 +224,18 @@ function useIsPressed(): { readonly current: boolean } {
 /** So long the keys stay after a field was left. */
 const LEAVE_MS = 80;
 
-/** Puts the keypad under the page while a field for figures has the focus on a touched device. */
-export function KeypadHost({ children }: { readonly children: ReactNode }) {
+interface KeypadHostProps {
+  /** It is no taller than what is in it; what does not fit scrolls above the keys. */
+  readonly isInSheet?: boolean;
+  /** What has the fields. */
+  readonly children: ReactNode;
+}
+
+/**
+ * Puts the keypad under the page while a field for figures has the focus on a touched device. A dialog has one of its own: the
+ * page behind it, and what stands there, is out of reach.
+ */
+export function KeypadHost({ isInSheet = false, children }: KeypadHostProps) {
   const [isTouch] = useState(isTouchDevice);
   const [target, setTarget] = useState<KeypadTarget | null>(null);
   /** The field that was left, until its keys are gone or it is taken up again. */
@@ -269,8 +279,10 @@ export function KeypadHost({ children }: { readonly children: ReactNode }) {
   );
   return (
     <KeypadContext value={keypad}>
-      <View style={[styles.host, isSideways && styles.hostSideways]}>
-        <View style={styles.page}>{children}</View>
+      <View
+        style={[isInSheet ? styles.sheetHost : styles.host, isSideways && !isInSheet && styles.hostSideways]}
+      >
+        <View style={isInSheet ? [styles.sheet, SCROLLS] : styles.page}>{children}</View>
         {isTouch && target !== null && <Keys target={target} />}
       </View>
     </KeypadContext>
@@ -281,6 +293,8 @@ const styles = StyleSheet.create({
   host: { flex: 1, minHeight: 0 },
   hostSideways: { flexDirection: 'row' },
   page: { flex: 1, minWidth: 0, minHeight: 0 },
+  sheetHost: { flexShrink: 1, minHeight: 0 },
+  sheet: { flexShrink: 1, minHeight: 0 },
   pad: { padding: space.s, gap: space.s, borderTopWidth: 1 },
   // Where there is little room, the keys give way to the field: they scroll, or stand beside it.
   half: { maxHeight: '58%', flexShrink: 0 },
