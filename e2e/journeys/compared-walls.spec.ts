@@ -22,8 +22,8 @@ test('two build-ups stand beside each other, each over its own area', async ({ p
     'R as framed',
   ])
     await expect(page.getByRole('group', { name }).getByText(/\d/)).toHaveCount(2);
-  await enter(page, /^Cost of a square of Framed/, '100');
-  await enter(page, /^Cost of a square of Double/, '220');
+  await enter(page, /^Cost of Framed/, '100');
+  await enter(page, /^Cost of Double/, '220');
   await expect(page.getByText('climate, heater or price of a kWh are missing')).toBeVisible();
 });
 

@@ -74,7 +74,7 @@ export function Labelled({ label, unit, message, messageId, isTold, choices, chi
           {label}
         </Text>
         {unit !== undefined && unit !== '' && (
-          <Text look="small" tone="soft">
+          <Text look="small" tone="soft" style={styles.unit}>
             {unit}
           </Text>
         )}
@@ -237,6 +237,7 @@ const styles = StyleSheet.create({
   grid: { flexDirection: 'row', flexWrap: 'wrap', alignItems: 'flex-start', gap: space.m },
   inGrid: { flexGrow: 1, flexShrink: 1, flexBasis: 140, minWidth: 120 },
   labelRow: { flexDirection: 'row', justifyContent: 'space-between', gap: space.s },
+  unit: { flexShrink: 0 },
   choices: { flexDirection: 'row', flexWrap: 'wrap', gap: space.s },
   message: { flexDirection: 'row', gap: space.xs, alignItems: 'flex-start' },
   messageText: { flex: 1 },

@@ -1,3 +1,4 @@
+import { MATERIALS } from './material-library';
 import { resistanceLayer } from './plain-layer';
 import { BUILD_UP_LIBRARY, buildUpOf, kindsSuiting } from './build-up-library';
 
@@ -31,4 +32,20 @@ test('no name is left with a size that nobody speaks', () => {
   });
   // Every figure is one of inches.
   expect(names.filter((name) => /[{}]|[\d¼½¾](?![\d¼½¾]* in\b)/.test(name))).toEqual([]);
+});
+
+test('what the layers are made of weighs, emits and stores what the library of materials says', () => {
+  const layers = BUILD_UP_LIBRARY.flatMap((entry) => entry.layers).filter(
+    ({ materialId }) => materialId !== null,
+  );
+  expect(layers.length).toBeGreaterThan(20);
+  for (const { materialId, densityKgM3, carbonKgM3, storedKgM3 } of layers) {
+    const known = MATERIALS.find(({ id }) => id === materialId);
+    expect({ materialId, densityKgM3, carbonKgM3, storedKgM3 }).toEqual({
+      materialId: known?.id,
+      densityKgM3: known?.densityKgM3,
+      carbonKgM3: known?.carbonKgM3,
+      storedKgM3: known?.storedKgM3,
+    });
+  }
 });

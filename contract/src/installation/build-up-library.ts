@@ -36,11 +36,36 @@ const letting = <L extends LayerFigures>(layer: L, thicknessM: number, muDry: nu
   sdDryM: muDry * thicknessM,
   sdDampM: muDamp * thicknessM,
 });
+
+/** What making a cubic metre of a material weighs, emits and stores, kg; as the library of materials has it. */
+const MADE_OF = {
+  'glass-batt-dense': [24, 34.8, 0],
+  'stone-batt': [40, 48, 0],
+  'stone-board': [110, 132, 0],
+  'cellulose-dense': [55, 13.75, 71.5],
+  'cellulose-loose': [30, 7.5, 39],
+  xps: [33, 122.1, 0],
+  'eps-white': [16, 53.6, 0],
+  osb: [650, 325, 975],
+  plasterboard: [900, 270, 0],
+  'plaster-gypsum': [1000, 130, 0],
+  'block-aerated': [550, 200.75, 0],
+  'brick-outer': [1700, 408, 0],
+  'wood-fibre-board': [180, 126, 252],
+  concrete: [2400, 324, 0],
+} as const satisfies Readonly<Record<string, readonly [density: number, carbon: number, stored: number]>>;
+
+/** A layer with what it is made of. */
+const of = <L extends LayerFigures>(materialId: keyof typeof MADE_OF, layer: L): L => {
+  const [densityKgM3, carbonKgM3, storedKgM3] = MADE_OF[materialId];
+  return { ...layer, materialId, densityKgM3, carbonKgM3, storedKgM3 };
+};
+
 const fibre = (name: string, thicknessM: number, conductivityWmK: number): LayerFigures =>
   letting(materialLayer(name, thicknessM, conductivityWmK), thicknessM, 1);
 
-const plasterboard = letting(materialLayer('Plasterboard', 0.0125, 0.25), 0.0125, 10, 4);
-const sheathing = letting(materialLayer('Wood sheathing', 0.012, 0.13), 0.012, 200, 70);
+const plasterboard = of('plasterboard', letting(materialLayer('Plasterboard', 0.0125, 0.25), 0.0125, 10, 4));
+const sheathing = of('osb', letting(materialLayer('Wood sheathing', 0.012, 0.13), 0.012, 200, 70));
 /** Air moves behind it: what lies further out holds no vapour. */
 const cladding = letting(resistanceLayer('Ventilated cladding', 0.08), 0.1, 1);
 
@@ -53,7 +78,12 @@ export const BUILD_UP_LIBRARY: readonly LibraryBuildUp[] = [
     id: 'framed-wall-140',
     name: 'Framed wall {140}, fibre batts',
     kinds: ['wall'],
-    layers: [plasterboard, framed('Studs {140}, batts', 0.14, 3.7, 0.23), sheathing, cladding],
+    layers: [
+      plasterboard,
+      of('stone-batt', framed('Studs {140}, batts', 0.14, 3.7, 0.23)),
+      sheathing,
+      cladding,
+    ],
     frameAlignment: null,
     gradedLayer: 1,
   },
@@ -61,7 +91,12 @@ export const BUILD_UP_LIBRARY: readonly LibraryBuildUp[] = [
     id: 'framed-wall-90',
     name: 'Framed wall {90}, fibre batts',
     kinds: ['wall'],
-    layers: [plasterboard, framed('Studs {90}, batts', 0.09, 2.3, 0.25), sheathing, cladding],
+    layers: [
+      plasterboard,
+      of('stone-batt', framed('Studs {90}, batts', 0.09, 2.3, 0.25)),
+      sheathing,
+      cladding,
+    ],
     frameAlignment: null,
     gradedLayer: 1,
   },
@@ -71,9 +106,9 @@ export const BUILD_UP_LIBRARY: readonly LibraryBuildUp[] = [
     kinds: ['wall'],
     layers: [
       plasterboard,
-      framed('Studs {140}, batts', 0.14, 3.7, 0.23),
+      of('stone-batt', framed('Studs {140}, batts', 0.14, 3.7, 0.23)),
       sheathing,
-      fibre('Outside board', 0.05, 0.036),
+      of('stone-board', fibre('Outside board', 0.05, 0.036)),
       cladding,
     ],
     frameAlignment: null,
@@ -85,9 +120,9 @@ export const BUILD_UP_LIBRARY: readonly LibraryBuildUp[] = [
     kinds: ['wall'],
     layers: [
       plasterboard,
-      framed('Inner studs {90}', 0.09, 2.25, 0.16),
-      fibre('Gap, dense-packed', 0.12, 0.04),
-      framed('Outer studs {90}', 0.09, 2.25, 0.2),
+      of('cellulose-dense', framed('Inner studs {90}', 0.09, 2.25, 0.16)),
+      of('cellulose-dense', fibre('Gap, dense-packed', 0.12, 0.04)),
+      of('cellulose-dense', framed('Outer studs {90}', 0.09, 2.25, 0.2)),
       sheathing,
       cladding,
     ],
@@ -99,10 +134,10 @@ export const BUILD_UP_LIBRARY: readonly LibraryBuildUp[] = [
     name: 'Masonry, cavity batts {150}',
     kinds: ['wall'],
     layers: [
-      letting(materialLayer('Plaster', 0.013, 0.5), 0.013, 10, 6),
-      letting(materialLayer('Inner leaf, block', 0.1, 0.18), 0.1, 10, 5),
-      fibre('Cavity batts', 0.15, 0.034),
-      letting(materialLayer('Outer leaf, brick', 0.1025, 0.77), 0.1025, 10, 5),
+      of('plaster-gypsum', letting(materialLayer('Plaster', 0.013, 0.5), 0.013, 10, 6)),
+      of('block-aerated', letting(materialLayer('Inner leaf, block', 0.1, 0.18), 0.1, 10, 5)),
+      of('glass-batt-dense', fibre('Cavity batts', 0.15, 0.034)),
+      of('brick-outer', letting(materialLayer('Outer leaf, brick', 0.1025, 0.77), 0.1025, 10, 5)),
     ],
     frameAlignment: null,
     gradedLayer: 2,
@@ -112,8 +147,8 @@ export const BUILD_UP_LIBRARY: readonly LibraryBuildUp[] = [
     name: 'Rim, cut board sealed in',
     kinds: ['rim'],
     layers: [
-      letting(framed('Joists, cut board', 0.1, 2.9, 0.12), 0.1, 60),
-      letting(materialLayer('Rim board', 0.028, 0.13), 0.028, 50, 20),
+      of('xps', letting(framed('Joists, cut board', 0.1, 2.9, 0.12), 0.1, 60)),
+      of('osb', letting(materialLayer('Rim board', 0.028, 0.13), 0.028, 50, 20)),
       sheathing,
       cladding,
     ],
@@ -126,8 +161,8 @@ export const BUILD_UP_LIBRARY: readonly LibraryBuildUp[] = [
     kinds: ['ceiling'],
     layers: [
       plasterboard,
-      framed('Joists {140}, loose fill', 0.14, 3.5, 0.1),
-      fibre('Loose fill over joists', 0.26, 0.04),
+      of('cellulose-loose', framed('Joists {140}, loose fill', 0.14, 3.5, 0.1)),
+      of('cellulose-loose', fibre('Loose fill over joists', 0.26, 0.04)),
     ],
     frameAlignment: null,
     gradedLayer: 2,
@@ -138,8 +173,8 @@ export const BUILD_UP_LIBRARY: readonly LibraryBuildUp[] = [
     kinds: ['roof'],
     layers: [
       plasterboard,
-      framed('Rafters {220}, dense-packed', 0.22, 5.5, 0.12),
-      letting(materialLayer('Wood-fibre board', 0.06, 0.045), 0.06, 5, 3),
+      of('cellulose-dense', framed('Rafters {220}, dense-packed', 0.22, 5.5, 0.12)),
+      of('wood-fibre-board', letting(materialLayer('Wood-fibre board', 0.06, 0.045), 0.06, 5, 3)),
       letting(resistanceLayer('Ventilated covering', 0.08), 0.1, 1),
     ],
     frameAlignment: null,
@@ -150,8 +185,8 @@ export const BUILD_UP_LIBRARY: readonly LibraryBuildUp[] = [
     name: 'Joisted floor {220}, batts',
     kinds: ['floor'],
     layers: [
-      letting(materialLayer('Subfloor', 0.022, 0.13), 0.022, 50, 15),
-      framed('Joists {220}, batts', 0.22, 5.8, 0.12),
+      of('osb', letting(materialLayer('Subfloor', 0.022, 0.13), 0.022, 50, 15)),
+      of('stone-batt', framed('Joists {220}, batts', 0.22, 5.8, 0.12)),
     ],
     frameAlignment: null,
     gradedLayer: 1,
@@ -161,8 +196,8 @@ export const BUILD_UP_LIBRARY: readonly LibraryBuildUp[] = [
     name: 'Slab on board {150}',
     kinds: ['floor'],
     layers: [
-      letting(materialLayer('Concrete slab', 0.1, 2), 0.1, 130, 80),
-      letting(materialLayer('Under-slab board', 0.15, 0.035), 0.15, 60),
+      of('concrete', letting(materialLayer('Concrete slab', 0.1, 2), 0.1, 130, 80)),
+      of('eps-white', letting(materialLayer('Under-slab board', 0.15, 0.035), 0.15, 60)),
     ],
     frameAlignment: null,
     gradedLayer: 1,

@@ -4,6 +4,7 @@ import { comparedBuildUp, type ComparedBuildUp } from '@calvet/contract/installa
 import { materialsOf } from '@calvet/contract/installation/material-library';
 import { TRADE_WORDS } from '@calvet/contract/plan/work-words';
 import { SCREENING } from '@calvet/core/cautions';
+import { unitOf } from '@calvet/core/units/quantity';
 import { useMemo, useState, type ReactNode } from 'react';
 import { StyleSheet, View } from 'react-native';
 import type { HouseView } from '../../data/as-drawn';
@@ -11,8 +12,10 @@ import { useMaterials } from '../../data/hooks';
 import { usePreferences } from '../../data/preferences';
 import { Button } from '../../ui/button';
 import { Card } from '../../ui/card';
-import { NumberField } from '../../ui/field';
+import { FieldTrouble } from '../../ui/field';
+import type { EntryTrouble } from '../../ui/figure-entry';
 import { decimals, figureWithUnit } from '../../ui/format';
+import { NumberInput, type NumberInputProps } from '../../ui/number-input';
 import { Text } from '../../ui/text';
 import { space } from '../../ui/tokens';
 import { useIsWide } from '../../ui/theme';
@@ -51,6 +54,36 @@ function Row({ label, children }: RowProps) {
         ))}
       </View>
     </View>
+  );
+}
+
+interface BareFigureProps extends Pick<NumberInputProps, 'label' | 'quantity' | 'value' | 'bounds'> {
+  readonly onEntered: (si: number | null) => void;
+}
+
+/** A figure in a cell of the table: its row says what it is, its column of what. */
+function BareFigure({ onEntered, ...input }: BareFigureProps) {
+  const { units } = usePreferences();
+  const [trouble, setTrouble] = useState<EntryTrouble | null>(null);
+  return (
+    <>
+      <View style={styles.bare}>
+        <View style={styles.input}>
+          <NumberInput
+            {...input}
+            hasError={trouble !== null && !trouble.isTold}
+            onTrouble={setTrouble}
+            onCommit={(si, stage) => {
+              if (stage === 'entered') onEntered(si);
+            }}
+          />
+        </View>
+        <Text look="small" tone="soft">
+          {unitOf(input.quantity, units).symbol}
+        </Text>
+      </View>
+      <FieldTrouble trouble={trouble} message={null} />
+    </>
   );
 }
 
@@ -110,6 +143,15 @@ export function CompareScreen({ view, area }: CompareScreenProps) {
     if (pays.simpleYears === null) return 'never';
     return pays.simpleYears === 0 ? 'at once' : `after ${decimals(pays.simpleYears, 1)} years`;
   };
+  const names = (
+    <View style={styles.cells} aria-hidden>
+      {columns.map(({ key, name }) => (
+        <Text key={key} look="small" style={[styles.cell, styles.name]}>
+          {name}
+        </Text>
+      ))}
+    </View>
+  );
   return (
     <Screen
       name="Compare"
@@ -153,15 +195,13 @@ export function CompareScreen({ view, area }: CompareScreenProps) {
         <Row label="U">{said(({ worth }) => figureWithUnit(worth.uValue, 'transmittance', units))}</Row>
         <Row label="Its own area">
           {columns.map((column) => (
-            <NumberField
+            <BareFigure
               key={column.key}
               label={`Area of ${column.name}`}
               quantity="area"
               value={column.areaM2}
               bounds={kind.fields.areaM2.bounds}
-              onCommit={(areaM2, stage) => {
-                if (stage === 'entered') set(column.key, { areaM2 });
-              }}
+              onEntered={(areaM2) => set(column.key, { areaM2 })}
             />
           ))}
         </Row>
@@ -177,7 +217,8 @@ export function CompareScreen({ view, area }: CompareScreenProps) {
           )}
         </Row>
       </Card>
-      <Card title="Greenhouse gases, CO₂e for each square">
+      <Card title={`Greenhouse gases, CO₂e for each ${units === 'metric' ? 'm²' : 'ft²'}`}>
+        {columns.length > 1 && names}
         <Row label="Emitted in making it">{carbon(({ emittedKgM2 }) => emittedKgM2)}</Row>
         <Row label="By the gas that its foam was blown with">{carbon(({ agentKgM2 }) => agentKgM2)}</Row>
         <Row label="Stored in plant matter, told beside, never taken off">
@@ -197,6 +238,7 @@ export function CompareScreen({ view, area }: CompareScreenProps) {
         </Row>
       </Card>
       <Card title="Water">
+        {columns.length > 1 && names}
         <Row label="Gathers most">
           {each(({ moisture }) => (
             <Text look="small">{whereWater(moisture)}</Text>
@@ -214,6 +256,7 @@ export function CompareScreen({ view, area }: CompareScreenProps) {
         </Text>
       </Card>
       <Card title="Work, traits and cost">
+        {columns.length > 1 && names}
         <Row label="Trades, each at least once">
           {each(({ trades }) => (
             <Text look="small">
@@ -226,17 +269,15 @@ export function CompareScreen({ view, area }: CompareScreenProps) {
             <Text look="small">{traits.length === 0 ? 'not known' : traits.join(' ')}</Text>
           ))}
         </Row>
-        <Row label="Cost of a square">
+        <Row label="Cost">
           {columns.map((column) => (
-            <NumberField
+            <BareFigure
               key={column.key}
-              label={`Cost of a square of ${column.name}`}
+              label={`Cost of ${column.name}`}
               quantity={buildUpFields.costPerM2.quantity}
               value={column.costPerM2}
               bounds={buildUpFields.costPerM2.bounds}
-              onCommit={(costPerM2, stage) => {
-                if (stage === 'entered') set(column.key, { costPerM2 });
-              }}
+              onEntered={(costPerM2) => set(column.key, { costPerM2 })}
             />
           ))}
         </Row>
@@ -264,4 +305,7 @@ const styles = StyleSheet.create({
   row: { gap: 2 },
   cells: { flexDirection: 'row', gap: space.m },
   cell: { flex: 1, minWidth: 0 },
+  bare: { flexDirection: 'row', alignItems: 'center', gap: space.xs },
+  name: { fontWeight: '600' },
+  input: { flex: 1, minWidth: 0 },
 });

@@ -165,7 +165,7 @@ export function LayerEditor({
         onChange={(name) => change({ name })}
       />
       <NumberField
-        label="What a square of it costs"
+        label="Cost"
         quantity={buildUpFields.costPerM2.quantity}
         value={buildUp.costPerM2}
         bounds={buildUpFields.costPerM2.bounds}

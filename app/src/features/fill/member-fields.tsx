@@ -121,14 +121,14 @@ export function StudFields({ make, depthM, onChange }: MakeProps<StudMake>) {
       {make.kind === 'cored' && (
         <FieldGrid>
           <GivenField
-            label="Depth of the core"
+            label="Core, deep"
             quantity="thickness"
             value={make.coreM}
             bounds={cored.coreM.bounds}
             onFigure={(coreM, stage) => onChange({ ...make, coreM }, stage)}
           />
           <GivenField
-            label="Conductivity of the core"
+            label="Core"
             quantity="conductivity"
             value={make.coreWmK}
             bounds={cored.coreWmK.bounds}
@@ -139,28 +139,28 @@ export function StudFields({ make, depthM, onChange }: MakeProps<StudMake>) {
       {make.kind === 'iSection' && (
         <FieldGrid>
           <GivenField
-            label="Depth of a flange"
+            label="Flange, deep"
             quantity="thickness"
             value={make.flangeM}
             bounds={iSection.flangeM.bounds}
             onFigure={(flangeM, stage) => onChange({ ...make, flangeM }, stage)}
           />
           <GivenField
-            label="Thickness of the web"
+            label="Web, thick"
             quantity="thickness"
             value={make.webM}
             bounds={iSection.webM.bounds}
             onFigure={(webM, stage) => onChange({ ...make, webM }, stage)}
           />
           <GivenField
-            label="Conductivity of the web"
+            label="Web"
             quantity="conductivity"
             value={make.webWmK}
             bounds={iSection.webWmK.bounds}
             onFigure={(webWmK, stage) => onChange({ ...make, webWmK }, stage)}
           />
           <GivenField
-            label="Depth of a batten on it, 0: none"
+            label="Batten on it, deep"
             quantity="thickness"
             value={make.battenM}
             bounds={iSection.battenM.bounds}
@@ -188,14 +188,14 @@ export function HeaderFields({ make, depthM, onChange }: MakeProps<HeaderMake>) 
       {make.kind === 'layered' && (
         <FieldGrid>
           <GivenField
-            label="Thickness of the board"
+            label="Board, thick"
             quantity="thickness"
             value={make.boardM}
             bounds={layered.boardM.bounds}
             onFigure={(boardM, stage) => onChange({ ...make, boardM }, stage)}
           />
           <GivenField
-            label="Conductivity of the board"
+            label="Board"
             quantity="conductivity"
             value={make.boardWmK}
             bounds={layered.boardWmK.bounds}
