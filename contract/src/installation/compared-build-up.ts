@@ -7,7 +7,7 @@ import { areaFigures, type Worth } from './area-figures';
 import type { Surroundings } from './build-up-assembly';
 import { carbonOf, type BuildUpCarbon } from './carbon-of-build-up';
 import type { BuildUpLayer } from './layer';
-import { lookOf } from './layer-group';
+import { lookOf, type LayerLook } from './layer-group';
 import type { KnownMaterial } from './material-library';
 import { moistureOf, type BuildUpMoisture } from './moisture-of-build-up';
 
@@ -39,12 +39,28 @@ const ABOUT_WHOLE = { fill: null, name: '', fromM: 0, isGap: false, isOpen: fals
 /** Thicker, what looks like masonry is laid; thinner, it is put on. */
 const COAT_TO_M = 0.03;
 
+/** What a layer is: by its material, where that is known, else by its figures. */
+function lookOfMade(layer: BuildUpLayer, materials: readonly KnownMaterial[], toM: number): LayerLook {
+  const group = materials.find(({ id }) => id === layer.materialId)?.group;
+  if (group === 'masonry' || group === 'metal' || group === 'sheet') return group;
+  return lookOf({ ...ABOUT_WHOLE, layer, toM });
+}
+
+interface LayerPlace {
+  readonly isInside: boolean;
+  readonly isOutermost: boolean;
+}
+
 /** Who puts a layer in: by what it is, and on which side of the frame it lies. */
-function tradesOf(layer: BuildUpLayer, isInside: boolean, isOutermost: boolean): readonly Trade[] {
+function tradesOf(
+  layer: BuildUpLayer,
+  materials: readonly KnownMaterial[],
+  { isInside, isOutermost }: LayerPlace,
+): readonly Trade[] {
   if (layer.kind === 'framed') return isFilled(layer) ? ['carpenter', 'insulator'] : ['carpenter'];
   if (layer.kind === 'airSpace') return ['carpenter'];
   const toM = layer.thicknessM ?? 0.012;
-  switch (lookOf({ ...ABOUT_WHOLE, layer, toM })) {
+  switch (lookOfMade(layer, materials, toM)) {
     case 'insulation':
     case 'foam':
       return ['insulator'];
@@ -59,10 +75,13 @@ function tradesOf(layer: BuildUpLayer, isInside: boolean, isOutermost: boolean):
   }
 }
 
-function tradesFor(layers: readonly BuildUpLayer[]): readonly Trade[] {
+function tradesFor(layers: readonly BuildUpLayer[], materials: readonly KnownMaterial[]): readonly Trade[] {
   const frame = layers.findIndex(({ kind }) => kind === 'framed');
   const all = layers.flatMap((layer, i) =>
-    tradesOf(layer, i === 0 || i < frame, i > 0 && i === layers.length - 1),
+    tradesOf(layer, materials, {
+      isInside: i === 0 || i < frame,
+      isOutermost: i > 0 && i === layers.length - 1,
+    }),
   );
   return [...new Set(all)];
 }
@@ -104,7 +123,7 @@ export function comparedBuildUp(
       hasThickness: !thicknesses.includes(null),
       carbon: carbonOf(area.buildUp, surroundings, framed.effectiveRsi),
       moisture: months === null ? null : moistureOf(area.buildUp, surroundings, months),
-      trades: tradesFor(layers),
+      trades: tradesFor(layers, materials),
       traits: traitsFor(layers, materials),
     };
   } catch (error) {

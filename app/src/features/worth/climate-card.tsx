@@ -13,6 +13,7 @@ import { Card } from '../../ui/card';
 import { Choice, optionsOf } from '../../ui/choice';
 import { FieldGrid, GivenField, Labelled, NumberField } from '../../ui/field';
 import { Text } from '../../ui/text';
+import { WeatherFields } from './weather-fields';
 
 const PLACES = CLIMATES.map(({ id, kind }) => ({
   value: id,
@@ -62,6 +63,7 @@ export function ClimateCard({ house }: { readonly house: House }) {
       <Text look="small" tone="soft">
         Invented places, one of each kind: take the design temperature of where the house stands.
       </Text>
+      <WeatherFields house={house} />
       <FieldGrid>
         <NumberField
           label="Coldest design day"
