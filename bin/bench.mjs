@@ -161,6 +161,7 @@ async function main() {
   await measureIn('core', 'core');
   await measureIn('core', 'coverage');
   await measureIn('contract', 'walk');
+  await measureIn('contract', 'build-up');
   await measureBatch();
 
   const database = await startDatabase({ folder, port: await freePort(), mayMakeSchemas: true });
@@ -200,6 +201,7 @@ async function main() {
       await measure('entries');
       await measure('drawing');
       await measure('walk');
+      await measure('build-up');
     } finally {
       bare.close();
       await server.stop();

@@ -9,7 +9,18 @@ import {
 } from '@dnd-kit/core';
 import { SortableContext, useSortable, verticalListSortingStrategy } from '@dnd-kit/sortable';
 import { CSS } from '@dnd-kit/utilities';
-import { useId, useLayoutEffect, useRef, useState, type KeyboardEvent, type ReactNode } from 'react';
+import {
+  createContext,
+  use,
+  useId,
+  useLayoutEffect,
+  useMemo,
+  useRef,
+  useState,
+  type KeyboardEvent,
+  type ReactNode,
+} from 'react';
+import useLatestCallback from 'use-latest-callback';
 import Icon from './icon-font/icon-set';
 import { Text } from './text';
 import { usePalette } from './theme';
@@ -26,8 +37,8 @@ interface SortableListProps<Item extends Sorted> {
   readonly nameOf: (item: Item, position: number) => string;
   /** Called once one was put into another place. */
   readonly onMove: (from: number, to: number) => void;
-  /** Draws one; the grip by which it is moved stands where it is put. */
-  readonly children: (item: Item, position: number, grip: ReactNode) => ReactNode;
+  /** Draws one; its {@link SortableGrip} stands where it is put. */
+  readonly children: (item: Item, position: number) => ReactNode;
 }
 
 /** A finger that only presses moves nothing. */
@@ -69,6 +80,9 @@ export function SortableList<Item extends Sorted>({
     [...grips].find((grip) => grip.dataset.grip === movedByKeys.current)?.focus();
     movedByKeys.current = null;
   }, [items]);
+  const order = items.map(({ id }) => id).join(' ');
+  // The same list while the order is the same: another one draws every entry anew.
+  const ids = useMemo(() => order.split(' '), [order]);
   const placeOf = (id: UniqueIdentifier): number => items.findIndex((item) => item.id === id);
   const move = (from: number, to: number): void => {
     const item = items[from];
@@ -94,7 +108,7 @@ export function SortableList<Item extends Sorted>({
         if (over !== null) move(placeOf(active.id), placeOf(over.id));
       }}
     >
-      <SortableContext items={items.map(({ id }) => id)} strategy={verticalListSortingStrategy}>
+      <SortableContext items={ids} strategy={verticalListSortingStrategy}>
         <div ref={list}>
           {items.map((item, position) => (
             <SortableEntry
@@ -104,7 +118,7 @@ export function SortableList<Item extends Sorted>({
               keysId={keysId}
               onKeyDown={(event) => byKeys(item.id, event)}
             >
-              {(grip) => children(item, position, grip)}
+              {children(item, position)}
             </SortableEntry>
           ))}
         </div>
@@ -119,27 +133,28 @@ export function SortableList<Item extends Sorted>({
   );
 }
 
-interface SortableEntryProps {
-  /** By which it is known among the others. */
+/** What the grip of an entry needs of it. */
+interface GripOf {
   readonly id: string;
-  /** What it is called. */
   readonly name: string;
-  /** Of what says which keys move it. */
   readonly keysId: string;
-  /** Called with each key that is pressed on its grip. */
+  readonly isDragging: boolean;
+  readonly listeners: ReturnType<typeof useSortable>['listeners'];
+  readonly setNode: (node: HTMLElement | null) => void;
   readonly onKeyDown: (event: KeyboardEvent) => void;
-  /** Draws it with its grip. */
-  readonly children: (grip: ReactNode) => ReactNode;
 }
 
-function SortableEntry({ id, name, keysId, onKeyDown, children }: SortableEntryProps) {
+const Grip = createContext<GripOf | null>(null);
+
+/** By which an entry of a list is moved; it stands within what the entry draws. */
+export function SortableGrip() {
   const palette = usePalette();
-  const { listeners, setNodeRef, setActivatorNodeRef, transform, transition, isDragging } = useSortable({
-    id,
-  });
-  const grip = (
+  const grip = use(Grip);
+  if (grip === null) return null;
+  const { id, name, keysId, isDragging, listeners, setNode, onKeyDown } = grip;
+  return (
     <button
-      ref={setActivatorNodeRef}
+      ref={setNode}
       type="button"
       {...listeners}
       data-grip={id}
@@ -161,6 +176,31 @@ function SortableEntry({ id, name, keysId, onKeyDown, children }: SortableEntryP
       <Icon name="drag" size={22} color={palette.soft} />
     </button>
   );
+}
+
+interface SortableEntryProps {
+  /** By which it is known among the others. */
+  readonly id: string;
+  /** What it is called. */
+  readonly name: string;
+  /** Of what says which keys move it. */
+  readonly keysId: string;
+  /** Called with each key that is pressed on its grip. */
+  readonly onKeyDown: (event: KeyboardEvent) => void;
+  /** What stands in it. */
+  readonly children: ReactNode;
+}
+
+function SortableEntry({ id, name, keysId, onKeyDown, children }: SortableEntryProps) {
+  const palette = usePalette();
+  const { listeners, setNodeRef, setActivatorNodeRef, transform, transition, isDragging } = useSortable({
+    id,
+  });
+  const press = useLatestCallback(onKeyDown);
+  const grip = useMemo(
+    () => ({ id, name, keysId, isDragging, listeners, setNode: setActivatorNodeRef, onKeyDown: press }),
+    [id, name, keysId, isDragging, listeners, setActivatorNodeRef, press],
+  );
   return (
     <div
       ref={setNodeRef}
@@ -172,7 +212,7 @@ function SortableEntry({ id, name, keysId, onKeyDown, children }: SortableEntryP
         zIndex: isDragging ? 1 : undefined,
       }}
     >
-      {children(grip)}
+      <Grip value={grip}>{children}</Grip>
     </div>
   );
 }

@@ -1,5 +1,5 @@
 import { computeWith } from '@calvet/core/operation';
-import { assemblyOperation, type AssemblyInput } from '@calvet/core/thermal/assembly';
+import { assembly, assemblyOperation, type AssemblyInput } from '@calvet/core/thermal/assembly';
 import { doubtsOfLayers } from '@calvet/core/implausible';
 import { houseThermalOperation, type HouseThermal } from '@calvet/core/thermal/house';
 import { Refusal } from '@calvet/core/refusal';
@@ -136,7 +136,7 @@ function besideFrame({ layers, ...input }: AssemblyInput): number {
     layer.framingFraction === undefined ? layer : { ...layer, framingFraction: 0 },
   );
   const { fasteners: _fasteners, gradeAdjustment: _grade, ...rest } = input;
-  return computeWith(assemblyOperation, { ...rest, layers: unframed }).uValue;
+  return assembly({ ...rest, layers: unframed }).uValue;
 }
 
 /** The figures of one area, by the conventions that its house follows. */
@@ -144,7 +144,8 @@ export function areaFigures(house: HouseBody, area: AreaInHand): AreaFigures {
   const surroundings = surroundingsOf(house, area);
   try {
     const inPlace = buildUpAssembly(area.buildUp, surroundings);
-    const byLabels = buildUpAssembly(area.buildUp, surroundings, { labelled: true });
+    const { fillings } = inPlace;
+    const byLabels = buildUpAssembly(area.buildUp, surroundings, { labelled: true, fillings });
     const input = gradedInput(house, area, inPlace);
     const labelled = computeWith(assemblyOperation, inputOf(house, area, byLabels));
     const built = computeWith(assemblyOperation, input);

@@ -159,23 +159,30 @@ function filmsBehind(surroundings: Surroundings, isOpen: boolean): FilmChoice {
   return { films: { insideRsi, outsideRsi: insideRsi } };
 }
 
+interface AssemblyOptions {
+  /** As its labels have it: nothing pressed, no gap, no frame, no fixings. */
+  readonly labelled?: boolean;
+  /** Of the same build-up in the same surroundings, where they were worked out before. */
+  readonly fillings?: BuildUpAssembly['fillings'];
+}
+
 /**
  * A build-up as core computes it. An air space that is open to the outside counts nothing, nor does what is outside of it:
  * ISO 6946:2017, 6.9.4.
- * @param labelled as its labels have it: nothing pressed, no gap, no frame, no fixings
  * @throws {Refusal} of what lies in a cavity, its `field` from `layers[…]` on
  */
 export function buildUpAssembly(
   { layers, gradedLayer }: Pick<BuildUp, 'layers' | 'gradedLayer'>,
   surroundings: Surroundings,
-  { labelled = false }: { readonly labelled?: boolean } = {},
+  { labelled = false, fillings: known }: AssemblyOptions = {},
 ): BuildUpAssembly {
   const { heatFlow } = surroundings;
   const open = layers.findIndex((layer) => layer.kind === 'airSpace' && layer.isOpen);
   const counted = open < 0 ? layers : layers.slice(0, open);
   const fillings = new Map<string, CavityFill>();
   const each = counted.map((layer, i) => {
-    const filling = layer.kind === 'framed' ? atLayer(i, () => fillingOf(layer, heatFlow)) : null;
+    const filling =
+      layer.kind === 'framed' ? (known?.get(layer.id) ?? atLayer(i, () => fillingOf(layer, heatFlow))) : null;
     if (filling !== null) fillings.set(layer.id, filling);
     return {
       input: atLayer(i, () => coreLayer(layer, heatFlow, filling, labelled)),

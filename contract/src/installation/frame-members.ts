@@ -1,6 +1,11 @@
 import { Refusal } from '@calvet/core/refusal';
 import { mixedFrame, type FrameMember } from '@calvet/core/thermal/mixed-frame';
-import { studLayout, type JointKind, type StudLayout } from '@calvet/core/thermal/stud-layout';
+import {
+  studLayout,
+  type FramedOpening,
+  type JointKind,
+  type StudLayout,
+} from '@calvet/core/thermal/stud-layout';
 import { figure, flag, group, id, list, option, shape } from '../kind/field';
 import { FRAME_OPENINGS_MAX } from '../limits';
 
@@ -225,19 +230,32 @@ function headerRsi({ header, timberWmK }: FrameMembers, depthM: number): number 
 const timberShareOf = (header: HeaderMake): number => (header.kind === 'boxed' ? header.timberShare : 1);
 
 function layoutOf(members: FrameMembers, surroundings: FrameSurroundings): StudLayout {
-  const { openings, header, stud: _stud, timberWmK, ...wall } = members;
+  const { lengthM, heightM, spacingM, studWidthM, bottomPlates, topPlates, timberWmK } = members;
+  const { corners, cornerKind, intersections, intersectionKind } = members;
   const { depthM, cavityRsi, restRsi } = surroundings;
-  return studLayout({
-    ...wall,
-    openings: openings.flatMap(({ count: times, widthM, heightM, headerDepthM, hasSill }) =>
-      Array.from({ length: times }, () => ({
+  const headerTimberShare = timberShareOf(members.header);
+  const openings = members.openings.flatMap(
+    ({ count: times, widthM, heightM: high, headerDepthM, hasSill }) =>
+      new Array<FramedOpening>(times).fill({
         widthM,
-        heightM,
+        heightM: high,
         headerDepthM,
         hasSill,
-        headerTimberShare: timberShareOf(header),
-      })),
-    ),
+        headerTimberShare,
+      }),
+  );
+  return studLayout({
+    lengthM,
+    heightM,
+    spacingM,
+    studWidthM,
+    bottomPlates,
+    topPlates,
+    corners,
+    cornerKind,
+    intersections,
+    intersectionKind,
+    openings,
     cavityRsi,
     frameRsi: depthM / timberWmK,
     restRsi,

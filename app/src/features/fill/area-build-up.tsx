@@ -6,7 +6,7 @@ import { planToBe } from '@calvet/contract/plan/item-key';
 import { withPlannedBuildUp } from '@calvet/contract/plan/planned-build-ups';
 import { dequal } from 'dequal';
 import { useRouter } from 'expo-router';
-import { useMemo, useState } from 'react';
+import { memo, useDeferredValue, useMemo, useState } from 'react';
 import type { HouseView } from '../../data/as-drawn';
 import { useMaterials } from '../../data/hooks';
 import { useStore } from '../../data/store-context';
@@ -27,6 +27,10 @@ function builtAlike(areas: readonly Area[], area: Area): readonly Area[] {
   if (buildUp === null) return [];
   return areas.filter((other) => other.id !== area.id && dequal(withoutDrawn(other).buildUp, buildUp));
 }
+
+// Both follow once what is typed is drawn.
+const Section = memo(SectionPicture);
+const Moisture = memo(MoistureCard);
 
 /** Each of several build-ups once. */
 const distinct = (buildUps: readonly BuildUp[]): readonly BuildUp[] =>
@@ -49,6 +53,8 @@ export function AreaBuildUp({ view, area, figures }: AreaBuildUpProps) {
   const drawn = area.item === null ? undefined : view.drawn.get(area.item);
   const hasOwn = withoutDrawn(area).buildUp !== null;
   const own = useMaterials();
+  const laterArea = useDeferredValue(area);
+  const house = useDeferredValue(view.house);
   const router = useRouter();
   const [openId, setOpenId] = useState<string | null>(null);
   const [wanted, setWanted] = useState<Whose>('area');
@@ -109,7 +115,7 @@ export function AreaBuildUp({ view, area, figures }: AreaBuildUpProps) {
         )}
       </BuildUpPicker>
       <Card title="Section">
-        <SectionPicture house={view.house} area={area} openId={openId} onOpen={setOpenId} />
+        <Section house={house} area={laterArea} openId={openId} onOpen={setOpenId} />
         {view.areas.some(({ id }) => id === area.id) && (
           <Button
             label="Compare with another"
@@ -123,7 +129,7 @@ export function AreaBuildUp({ view, area, figures }: AreaBuildUpProps) {
           />
         )}
       </Card>
-      <MoistureCard house={view.house} area={area} />
+      <Moisture house={house} area={laterArea} />
       <LayerEditor
         buildUp={area.buildUp}
         own={own}

@@ -11,7 +11,8 @@ import { NAME_MAX } from '@calvet/contract/limits';
 import { ownFields } from '@calvet/contract/record';
 import { withoutDrawn } from '@calvet/contract/plan/undrawn';
 import { useRouter } from 'expo-router';
-import { useState } from 'react';
+import { memo, useDeferredValue, useMemo, useState } from 'react';
+import useLatestCallback from 'use-latest-callback';
 import type { HouseView } from '../../data/as-drawn';
 import { usePreferences } from '../../data/preferences';
 import { useStore } from '../../data/store-context';
@@ -45,6 +46,15 @@ function explanationOf({ grade, voidFraction }: Area): string {
   return 'Tap what you found. Over 5 % void there is no grade: have it corrected before it is covered.';
 }
 
+// What is typed shows first in its field and in the answer; these follow once that is drawn.
+const Photos = memo(PhotosCard);
+const Grade = memo(GradeChoice);
+const Requirement = memo(RequirementChoice);
+const Defects = memo(DefectsCard);
+const Claim = memo(ClaimCard);
+const Ground = memo(GroundCard);
+const Tie = memo(TieToDrawing);
+
 interface AreaScreenProps {
   readonly view: HouseView;
   readonly area: Area;
@@ -65,7 +75,12 @@ export function AreaScreen({ view, area, isNew = false }: AreaScreenProps) {
   /** Its work can be judged and is not yet. */
   const isOpen = isGradable && !isJudged(area);
   const { updateRecord, makeIfNew } = useStore();
-  const keep = useKeep('area', area);
+  const keep = useLatestCallback(useKeep('area', area));
+  const makeFirst = useLatestCallback(() => makeIfNew('area', area));
+  const laterArea = useDeferredValue(area);
+  const laterView = useDeferredValue(view);
+  const laterFigures = useDeferredValue(figures);
+  const subject = useMemo(() => ({ kind: 'area' as const, id: area.id }), [area.id]);
   const drawn = area.item === null ? undefined : view.drawn.get(area.item);
   const kept = withoutDrawn(area);
   /** The way back to what the drawing says, where something else was entered. */
@@ -151,16 +166,16 @@ export function AreaScreen({ view, area, isNew = false }: AreaScreenProps) {
       )}
       {isGradable && (
         <Card title="Grade of the work">
-          <GradeChoice areaName={area.name} judged={area} onChange={keep} />
+          <Grade areaName={area.name} judged={laterArea} onChange={keep} />
           <Text look="small" tone="soft">
             {explanationOf(area)}
           </Text>
         </Card>
       )}
-      <PhotosCard
-        view={view}
-        subject={{ kind: 'area', id: area.id }}
-        onBeforeAdding={() => makeIfNew('area', area)}
+      <Photos
+        view={laterView}
+        subject={subject}
+        onBeforeAdding={makeFirst}
         hint="Show the work before it is covered: the cavity as it was filled, a void with a tape beside it."
       />
       <Card title="Area">
@@ -195,13 +210,13 @@ export function AreaScreen({ view, area, isNew = false }: AreaScreenProps) {
           below={backToDrawing('areaM2')}
           onCommit={(si, stage) => keep({ areaM2: si }, stage)}
         />
-        <RequirementChoice area={area} />
+        <Requirement area={laterArea} />
       </Card>
-      {isGradable && <DefectsCard view={view} area={area} onBeforeAdding={() => makeIfNew('area', area)} />}
-      {figures.state === 'figures' && <ClaimCard area={area} figures={figures} />}
-      <GroundCard area={area} />
+      {isGradable && <Defects view={laterView} area={laterArea} onBeforeAdding={makeFirst} />}
+      {laterFigures.state === 'figures' && <Claim area={laterArea} figures={laterFigures} />}
+      <Ground area={laterArea} />
       <AreaBuildUp view={view} area={area} figures={figures} />
-      {drawn === undefined && !isNew && <TieToDrawing view={view} area={area} />}
+      {drawn === undefined && !isNew && <Tie view={laterView} area={laterArea} />}
       {!isNew && drawn === undefined && <DeleteAtEnd label="Delete area" onPress={remove} />}
       {drawn?.isKept === true && <DeleteAtEnd label="Forget what was entered here" onPress={forget} />}
     </Screen>

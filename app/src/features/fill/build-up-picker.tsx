@@ -1,7 +1,7 @@
 import type { Area, BuildUp } from '@calvet/contract/installation/area';
 import { AREA_WORDS } from '@calvet/contract/installation/area-words';
 import { buildUpOf, kindsSuiting, libraryFor } from '@calvet/contract/installation/build-up-library';
-import { useState, type ReactNode } from 'react';
+import { useMemo, useState, type ReactNode } from 'react';
 import { Pressable, StyleSheet } from 'react-native';
 import { usePreferences } from '../../data/preferences';
 import { Button } from '../../ui/button';
@@ -44,7 +44,10 @@ export function BuildUpPicker({ area, inHouse, ofHouse, onPick, children }: Buil
   const misfit = keptFor === area.kind ? null : misfitOf(area);
   const isOpen = isWanted ?? misfit !== null;
   const setOpen = (next: boolean): void => setWanted(next);
-  const library = libraryFor(area.kind).map((entry) => buildUpOf(entry, units));
+  const library = useMemo(
+    () => libraryFor(area.kind).map((entry) => buildUpOf(entry, units)),
+    [area.kind, units],
+  );
   const others = inHouse.filter(
     ({ name }) => name !== area.buildUp.name && !library.some((each) => each.name === name),
   );

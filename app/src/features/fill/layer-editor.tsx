@@ -7,8 +7,9 @@ import { LAYERS_MAX, NAME_MAX } from '@calvet/contract/limits';
 import type { DoubleFrames } from '@calvet/core/thermal/double-frames';
 import type { FrameAlignment } from '@calvet/core/thermal/heat-paths';
 import { arrayMove } from '@dnd-kit/sortable';
-import type { ReactNode } from 'react';
+import { memo } from 'react';
 import { StyleSheet, View } from 'react-native';
+import useLatestCallback from 'use-latest-callback';
 import { v7 } from 'uuid';
 import { usePreferences } from '../../data/preferences';
 import type { EntryStage } from '../../data/typing';
@@ -18,7 +19,7 @@ import { Choice, type Option } from '../../ui/choice';
 import { Labelled, NumberField, TextField } from '../../ui/field';
 import { FoldLine } from '../../ui/fold-line';
 import { figureWithUnit, resistance } from '../../ui/format';
-import { SortableList } from '../../ui/sortable-list';
+import { SortableGrip, SortableList } from '../../ui/sortable-list';
 import { Text } from '../../ui/text';
 import { space } from '../../ui/tokens';
 import type { FrameResult } from './frame-fields';
@@ -36,12 +37,17 @@ const NEW_WMK = 0.04;
 const nameOf = ({ name }: BuildUpLayer, position: number): string =>
   name === '' ? `layer ${position + 1}` : name;
 
+const NO_FRAME: FrameResult = { figures: null, refused: null };
+
 /** What the frame of a layer comes to, or why it comes to nothing. */
 function frameResult(figures: AreaFigures | null, { id }: BuildUpLayer, position: number): FrameResult {
-  if (figures === null) return { figures: null, refused: null };
-  if (figures.state === 'figures') return { figures: figures.frames.get(id) ?? null, refused: null };
+  if (figures === null) return NO_FRAME;
+  if (figures.state === 'figures') {
+    const frame = figures.frames.get(id);
+    return frame === undefined ? NO_FRAME : { figures: frame, refused: null };
+  }
   const { field, message } = figures.refusal;
-  return { figures: null, refused: field.startsWith(`layers[${position}].members`) ? message : null };
+  return field.startsWith(`layers[${position}].members`) ? { figures: null, refused: message } : NO_FRAME;
 }
 
 interface LayerRowProps {
@@ -52,16 +58,15 @@ interface LayerRowProps {
   readonly isOpen: boolean;
   readonly own: readonly Material[];
   readonly frame: FrameResult;
-  readonly onToggle: () => void;
+  /** The same functions for every row, so that a row is drawn anew for nothing but its own layer. */
+  readonly onToggle: (layerId: string) => void;
   readonly onChange: (layer: BuildUpLayer, stage?: EntryStage) => void;
-  readonly onGrade: () => void;
+  readonly onGrade: (layerId: string) => void;
   readonly onMove: (from: number, to: number) => void;
-  /** By which it is moved. */
-  readonly grip: ReactNode;
-  readonly onRemove: () => void;
+  readonly onRemove: (layerId: string) => void;
 }
 
-function LayerRow(props: LayerRowProps) {
+const LayerRow = memo(function LayerRow(props: LayerRowProps) {
   const { layer, position, count, isGraded, isOpen, own } = props;
   const { units } = usePreferences();
   const where = position === 0 ? ' · inside' : position === count - 1 ? ' · outside' : '';
@@ -69,14 +74,14 @@ function LayerRow(props: LayerRowProps) {
   return (
     <View style={styles.layer} role="group" aria-label={`Layer ${position + 1}`}>
       <View style={styles.head}>
-        {props.grip}
+        <SortableGrip />
         <View style={styles.line}>
           <FoldLine
             label={`${name}: ${isOpen ? 'close' : 'change'}`}
             title={layer.name === '' ? 'Unnamed layer' : layer.name}
             detail={`${layerDetail(layer, units)}${isGraded ? ' · graded' : ''}${where}`}
             isOpen={isOpen}
-            onToggle={props.onToggle}
+            onToggle={() => props.onToggle(layer.id)}
           />
         </View>
       </View>
@@ -89,7 +94,7 @@ function LayerRow(props: LayerRowProps) {
             own={own}
             frame={props.frame}
             onChange={props.onChange}
-            onGrade={props.onGrade}
+            onGrade={() => props.onGrade(layer.id)}
           />
           <View style={styles.tools}>
             <Button
@@ -108,7 +113,7 @@ function LayerRow(props: LayerRowProps) {
               icon="trash-can-outline"
               label={`Remove ${name}`}
               disabled={count === 1}
-              onPress={props.onRemove}
+              onPress={() => props.onRemove(layer.id)}
             />
           </View>
         </View>
@@ -116,7 +121,7 @@ function LayerRow(props: LayerRowProps) {
       <Rule />
     </View>
   );
-}
+});
 
 interface LayerEditorProps {
   readonly buildUp: BuildUp;
@@ -149,7 +154,22 @@ export function LayerEditor({
     const alignment = framed > 1 ? (next.frameAlignment ?? frameAlignment ?? 'aligned') : null;
     onChange({ ...buildUp, ...next, frameAlignment: alignment }, stage);
   };
-  const move = (from: number, to: number): void => change({ layers: arrayMove([...layers], from, to) });
+  const move = useLatestCallback((from: number, to: number): void =>
+    change({ layers: arrayMove([...layers], from, to) }),
+  );
+  const toggle = useLatestCallback((id: string): void => onOpen(openId === id ? null : id));
+  const changeLayer = useLatestCallback((next: BuildUpLayer, stage?: EntryStage): void =>
+    change({ layers: layers.map((each) => (each.id === next.id ? next : each)) }, stage),
+  );
+  const grade = useLatestCallback((id: string): void =>
+    change({ gradedLayer: gradedLayer === id ? null : id }),
+  );
+  const remove = useLatestCallback((id: string): void =>
+    change({
+      layers: layers.filter((each) => each.id !== id),
+      gradedLayer: gradedLayer === id ? null : gradedLayer,
+    }),
+  );
   const add = (): void => {
     const id = v7();
     change({ layers: [...layers, { id, ...materialLayer('', NEW_M, NEW_WMK) }] });
@@ -172,7 +192,7 @@ export function LayerEditor({
         onCommit={(costPerM2, stage) => change({ costPerM2 }, stage)}
       />
       <SortableList items={layers} nameOf={nameOf} onMove={move}>
-        {(layer, i, grip) => (
+        {(layer, i) => (
           <LayerRow
             layer={layer}
             position={i}
@@ -181,19 +201,11 @@ export function LayerEditor({
             isOpen={openId === layer.id}
             own={own}
             frame={frameResult(figures, layer, i)}
-            grip={grip}
-            onToggle={() => onOpen(openId === layer.id ? null : layer.id)}
-            onChange={(next, stage) =>
-              change({ layers: layers.map((each, at) => (at === i ? next : each)) }, stage)
-            }
-            onGrade={() => change({ gradedLayer: gradedLayer === layer.id ? null : layer.id })}
+            onToggle={toggle}
+            onChange={changeLayer}
+            onGrade={grade}
             onMove={move}
-            onRemove={() =>
-              change({
-                layers: layers.filter((_, at) => at !== i),
-                gradedLayer: gradedLayer === layer.id ? null : gradedLayer,
-              })
-            }
+            onRemove={remove}
           />
         )}
       </SortableList>
