@@ -30,8 +30,6 @@ interface Shot {
   readonly before?: (page: Page) => Promise<void>;
 }
 
-const showReadings = (page: Page) => page.getByRole('radio', { name: 'Readings', exact: true }).click();
-
 /** Goes to a place where something was found. */
 async function toKitchen(page: Page): Promise<void> {
   await page.getByRole('button', { name: /: all places$/ }).click();
@@ -72,12 +70,9 @@ const shots: readonly Shot[] = [
     isDark: true,
   },
   {
-    name: 'test-readings',
-    address: `${houseUrl(tamsel)}/tests/${idOf(tamsel, 'airtightnessTest')}`,
-    before: async (page) => {
-      await showReadings(page);
-      await page.getByLabel('Building pressure, reading 6', { exact: true }).click();
-    },
+    name: 'compare',
+    address: `${houseUrl(tamsel)}/areas/${idOf(tamsel, 'area')}/compare`,
+    before: (page) => page.getByRole('button', { name: /^Compare with Double/ }).click(),
   },
   { name: 'photo', address: photoUrl(tamsel, 0), isDark: true },
   { name: 'bench', address: `${url}/bench` },

@@ -46,6 +46,7 @@ export const demoPages: readonly DemoPage[] = [
   at('fill', `${house}/fill`),
   at('worth', `/houses/${demoHouse('Tamsel Row 3').houseId}/worth`),
   at('area', `${house}/areas/${firstOf(wrenfold, 'area')}`),
+  at('compared build-ups', `${house}/areas/${firstOf(wrenfold, 'area')}/compare`),
   at('new area', `${house}/areas/01a1f000-0000-7000-8000-000000000001`),
   at('door tests', `${house}/tests`),
   at('door test', `${house}/tests/${firstOf(wrenfold, 'airtightnessTest')}`),

@@ -76,7 +76,7 @@ test('build-ups go out as a file and come in elsewhere, with what nobody there k
       .setInputFiles({ name: 'build-ups.json', mimeType: 'application/json', buffer: Buffer.from(content) });
   await bring(text.replace('calvet-build-ups', 'other'));
   await expect(page.getByText(/This is no file of build-ups/)).toBeVisible();
-  await bring(text.replace('"materialId": null', '"materialId": "moon-dust"'));
+  await bring(text.replace('"materialId": "plasterboard"', '"materialId": "moon-dust"'));
   await expect(
     page.getByText(/Not known here, kept with the figures of the file: Plasterboard/),
   ).toBeVisible();

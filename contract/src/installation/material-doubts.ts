@@ -22,6 +22,12 @@ export function twoResistances({
   return isApart ? { byConductivityRsi, saidRsi: rsi } : null;
 }
 
+/** What is said where something would be tighter damp than dry; null where it is not. */
+export const dampOverDry = (dry: number | null, damp: number | null): string | null =>
+  dry !== null && damp !== null && damp > dry
+    ? 'Damp, a material lets as much vapour through as dry, or more: its damp figure is at most the dry one.'
+    : null;
+
 /** What has to be mended in a material before it can be kept; null: nothing. */
 export function troubleOf(material: MaterialBody): string | null {
   const { name, basis, conductivityWmK, rsi, muDry, muDamp, sdDryM, sdDampM } = material;
@@ -29,9 +35,5 @@ export function troubleOf(material: MaterialBody): string | null {
   if (basis.trim() === '')
     return 'Say where its figures are from: a label, a declared value, a measurement, an assumption.';
   if (conductivityWmK === null && rsi === null) return 'Give its conductivity, or its R.';
-  const isDamper = (dry: number | null, damp: number | null): boolean =>
-    dry !== null && damp !== null && damp > dry;
-  if (isDamper(sdDryM, sdDampM) || isDamper(muDry, muDamp))
-    return 'Damp, a material lets as much vapour through as dry, or more: its damp figure is at most the dry one.';
-  return null;
+  return dampOverDry(sdDryM, sdDampM) ?? dampOverDry(muDry, muDamp);
 }

@@ -12,6 +12,7 @@ import {
   materialsOf,
 } from '@calvet/contract/installation/material-library';
 import type { Material } from '@calvet/contract/installation/material';
+import { dampOverDry } from '@calvet/contract/installation/material-doubts';
 import { NAME_MAX } from '@calvet/contract/limits';
 import type { FigureField } from '@calvet/contract/kind/field';
 import { useState } from 'react';
@@ -135,6 +136,7 @@ export function LayerFields({ layer, isGraded, own, frame, onChange, onGrade }: 
             value={valueOf(layer, key)}
             bounds={field.bounds}
             isRequired={optional !== true}
+            message={key === 'sdDampM' ? dampOverDry(layer.sdDryM, layer.sdDampM) : null}
             onCommit={(si, stage) => {
               if (si !== null) commit(key, si, stage);
               else if (optional === true) onChange({ ...layer, [key]: null } as BuildUpLayer, stage);

@@ -45,7 +45,9 @@ export function MaterialLine({ label, material, onPress }: MaterialLineProps) {
         <Text look="strong" style={styles.name}>
           {name}
         </Text>
-        <Text look="figure">{conducts}</Text>
+        <Text style={styles.name}>
+          {conducts}
+        </Text>
       </View>
       <Text look="small" tone="soft">
         {isOwn ? `Of this practice · ${MATERIAL_GROUP_WORDS[group]}` : MATERIAL_GROUP_WORDS[group]}
