@@ -15,7 +15,7 @@ import { useStore } from '../../data/store-context';
 import { useKeep } from '../../data/use-keep';
 import { Button } from '../../ui/button';
 import { Card } from '../../ui/card';
-import { FieldGrid, FieldMessage, NumberField, TextField } from '../../ui/field';
+import { FieldGrid, FieldMessage, GivenField, NumberField, TextField } from '../../ui/field';
 import { FoldLine } from '../../ui/fold-line';
 import { figureWithUnit } from '../../ui/format';
 import { Text } from '../../ui/text';
@@ -75,46 +75,48 @@ function DefectLine({ defect, price, isOpen, onToggle }: DefectLineProps) {
             onChange={(place) => keep({ place: place === '' ? null : place })}
           />
           <FieldGrid>
-            <NumberField
-              label="Size of the spot"
-              quantity="area"
-              value={defect.areaM2}
-              bounds={fields.areaM2.bounds}
-              isRequired
-              onCommit={(si, stage) => {
-                if (si !== null) keep({ areaM2: si }, stage);
-              }}
-            />
-            {defect.sort === 'bare' ? (
+            {[
+              <GivenField
+                key="area"
+                label="Size of the spot"
+                quantity="area"
+                value={defect.areaM2}
+                bounds={fields.areaM2.bounds}
+                onFigure={(areaM2, stage) => keep({ areaM2 }, stage)}
+              />,
+              ...(defect.sort === 'bare'
+                ? [
+                    <GivenField
+                      key="u"
+                      label="U of the spot"
+                      quantity="transmittance"
+                      value={defect.uValue}
+                      bounds={fields.uValue.bounds}
+                      onFigure={(uValue, stage) => keep({ uValue }, stage)}
+                    />,
+                  ]
+                : []),
+              ...(defect.sort === 'pressed'
+                ? [
+                    <GivenField
+                      key="fill"
+                      label="Thickness left"
+                      quantity="share"
+                      value={defect.fill}
+                      bounds={fields.fill.bounds}
+                      onFigure={(fill, stage) => keep({ fill }, stage)}
+                    />,
+                  ]
+                : []),
               <NumberField
-                label="U of the spot"
-                quantity="transmittance"
-                value={defect.uValue}
-                bounds={fields.uValue.bounds}
-                isRequired
-                onCommit={(si, stage) => {
-                  if (si !== null) keep({ uValue: si }, stage);
-                }}
-              />
-            ) : defect.sort === 'pressed' ? (
-              <NumberField
-                label="Thickness left"
-                quantity="share"
-                value={defect.fill}
-                bounds={fields.fill.bounds}
-                isRequired
-                onCommit={(si, stage) => {
-                  if (si !== null) keep({ fill: si }, stage);
-                }}
-              />
-            ) : null}
-            <NumberField
-              label="Minutes to mend"
-              quantity="duration"
-              value={defect.minutes}
-              bounds={fields.minutes.bounds}
-              onCommit={(si, stage) => keep({ minutes: si }, stage)}
-            />
+                key="minutes"
+                label="Minutes to mend"
+                quantity="duration"
+                value={defect.minutes}
+                bounds={fields.minutes.bounds}
+                onCommit={(minutes, stage) => keep({ minutes }, stage)}
+              />,
+            ]}
           </FieldGrid>
           <Button
             kind="quiet"

@@ -45,9 +45,7 @@ export function MaterialLine({ label, material, onPress }: MaterialLineProps) {
         <Text look="strong" style={styles.name}>
           {name}
         </Text>
-        <Text style={styles.name}>
-          {conducts}
-        </Text>
+        <Text style={styles.name}>{conducts}</Text>
       </View>
       <Text look="small" tone="soft">
         {isOwn ? `Of this practice · ${MATERIAL_GROUP_WORDS[group]}` : MATERIAL_GROUP_WORDS[group]}

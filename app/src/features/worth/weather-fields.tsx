@@ -68,7 +68,7 @@ export function WeatherFields({ house }: { readonly house: House }) {
             onFigure={(si, stage) => set(i, { temperatureC: si }, stage)}
           />
           <GivenField
-            label={`Humidity in ${MONTHS[i] ?? ''}`}
+            label={`Humidity in ${(MONTHS[i] ?? '').slice(0, 3)}`}
             quantity={relativeHumidity.quantity}
             value={month.relativeHumidity}
             bounds={relativeHumidity.bounds}
