@@ -30,7 +30,7 @@ export interface KnownMaterial {
   readonly vapourKind: NonNullable<VapourLayer['kind']>;
   readonly isAirtight: boolean;
   readonly traits: string | null;
-  /** Where its figures are from: of heat, of vapour, of making it; of a practice's own one all in one. */
+  /** Where its figures are from: of heat, of vapour, of making it, and what is to be heeded of them; of a practice's own one all in one. */
   readonly basis: readonly string[];
   /** A practice's own, or one of the library with other figures. */
   readonly isOwn: boolean;
@@ -69,7 +69,6 @@ function rangeOf(range: readonly number[] | undefined): readonly [number, number
 
 function ofFile(each: FileMaterial): KnownMaterial {
   const { vapour, basis } = each;
-  const said = [each.traits, each.note].filter((text) => text !== undefined);
   return {
     id: each.id,
     name: each.name,
@@ -89,8 +88,8 @@ function ofFile(each: FileMaterial): KnownMaterial {
     pressing: each.pressing as Pressing,
     vapourKind: each.kind as KnownMaterial['vapourKind'],
     isAirtight: each.airImpermeable,
-    traits: said.length === 0 ? null : said.join(' '),
-    basis: [basis.thermal, basis.vapour, basis.carbon],
+    traits: each.traits ?? null,
+    basis: [basis.thermal, basis.vapour, basis.carbon, ...(each.note === undefined ? [] : [each.note])],
     isOwn: false,
   };
 }

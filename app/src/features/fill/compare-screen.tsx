@@ -5,7 +5,7 @@ import { materialsOf } from '@calvet/contract/installation/material-library';
 import { TRADE_WORDS } from '@calvet/contract/plan/work-words';
 import { SCREENING } from '@calvet/core/cautions';
 import { unitOf } from '@calvet/core/units/quantity';
-import { useMemo, useState, type ReactNode } from 'react';
+import { useMemo, useRef, useState, type ReactNode } from 'react';
 import { StyleSheet, View } from 'react-native';
 import type { HouseView } from '../../data/as-drawn';
 import { useMaterials } from '../../data/hooks';
@@ -108,6 +108,7 @@ export function CompareScreen({ view, area }: CompareScreenProps) {
   const [all, setAll] = useState<readonly Column[]>(() => [
     begin({ key: area.id, name: area.buildUp.name || area.name, note: area.name, area }),
   ]);
+  const top = useRef<View>(null);
   const columns = all.slice(0, most);
   const compared = useMemo(
     () => all.map((column) => comparedBuildUp(house, { ...column.area, areaM2: column.areaM2 }, materials)),
@@ -163,7 +164,7 @@ export function CompareScreen({ view, area }: CompareScreenProps) {
       backLabel="Back to the area"
     >
       <Card title="Side by side">
-        <View style={styles.cells}>
+        <View ref={top} style={styles.cells}>
           {columns.map((column, i) => (
             <View key={column.key} style={styles.cell}>
               <Text look="strong">{column.name}</Text>
@@ -294,7 +295,10 @@ export function CompareScreen({ view, area }: CompareScreenProps) {
           view={view}
           area={area}
           taken={all.map(({ key }) => key)}
-          onPick={(candidate) => setAll([...all, begin(candidate)])}
+          onPick={(candidate) => {
+            setAll([...all, begin(candidate)]);
+            (top.current as unknown as HTMLElement | null)?.scrollIntoView({ block: 'center' });
+          }}
         />
       ) : null}
     </Screen>

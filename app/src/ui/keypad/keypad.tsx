@@ -236,7 +236,8 @@ interface KeypadHostProps {
  * page behind it, and what stands there, is out of reach.
  */
 export function KeypadHost({ isInSheet = false, children }: KeypadHostProps) {
-  const [isTouch] = useState(isTouchDevice);
+  const around = useKeypad();
+  const [isTouch] = useState(() => (isInSheet ? around.isTouch : isTouchDevice()));
   const [target, setTarget] = useState<KeypadTarget | null>(null);
   /** The field that was left, until its keys are gone or it is taken up again. */
   const left = useRef<KeypadTarget | null>(null);
