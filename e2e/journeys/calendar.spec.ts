@@ -1,8 +1,7 @@
-import { readFile } from 'node:fs/promises';
 import { begun, NOW, workLine } from './dated-house';
 import { answer } from './drawn-house';
 import { isForEverybody } from './for-everybody';
-import { allSent, appIsKept, enter, expect, onOtherDevice, test } from './running-app';
+import { allSent, appIsKept, enter, expect, onOtherDevice, test, savedBy } from './running-app';
 
 const project = () => test.info().project.name;
 
@@ -159,9 +158,7 @@ test('a calendar goes into a file and comes back: works that were moved move, ot
   app,
 }) => {
   await begun(page, app.url, `Files ${project()}`, '2027-03-15');
-  const saving = page.waitForEvent('download');
-  await page.getByRole('button', { name: 'Save as iCalendar' }).click();
-  const text = await readFile(await (await saving).path(), 'utf8');
+  const text = await savedBy(page, 'Save as iCalendar');
   const bring = (content: string, name = 'works.ics') =>
     page
       .getByLabel('File of a calendar')

@@ -1,6 +1,5 @@
-import { readFile } from 'node:fs/promises';
 import { addStorey, answer, bareHouse, drawRectangle } from './drawn-house';
-import { allSent, enter, expect, onOtherDevice, test } from './running-app';
+import { allSent, enter, expect, onOtherDevice, test, savedBy } from './running-app';
 
 const project = () => test.info().project.name;
 
@@ -34,9 +33,7 @@ test('in feet and inches: a garage with a room over it, a roof over a part, one 
     'Part roof 1 of upper floor',
   );
 
-  const saving = page.waitForEvent('download');
-  await page.getByRole('button', { name: 'Save its areas as CSV' }).click();
-  const lines = (await readFile(await (await saving).path(), 'utf8')).split('\n');
+  const lines = (await savedBy(page, 'Save its areas as CSV')).split('\n');
   expect(lines.filter((line) => line.includes('floor over Garage'))).toHaveLength(1);
   expect(lines.filter((line) => line.startsWith('Part roof 1 of upper floor,roof'))).toHaveLength(1);
 

@@ -1,8 +1,7 @@
-import { readFile } from 'node:fs/promises';
 import type { Page } from '@playwright/test';
 import { addStorey, answer, bareHouse, drawRectangle } from './drawn-house';
 import { isForEverybody } from './for-everybody';
-import { allSent, appIsKept, enter, expect, onOtherDevice, test, unsent } from './running-app';
+import { allSent, appIsKept, enter, expect, onOtherDevice, test, unsent, savedBy } from './running-app';
 
 /** The key that gives the front wall of the ground floor its worst grade. */
 const gradeOf = (page: Page) =>
@@ -168,9 +167,7 @@ test('a copied house holds nothing that was recorded; a drawing goes into a file
   await bareHouse(page, app.url, `Copied ${project}`);
   await page.getByRole('button', { name: 'Draw the house' }).click();
   await drawRectangle(page, '10', '8');
-  const saving = page.waitForEvent('download');
-  await page.getByRole('button', { name: 'Save the drawing to a file' }).click();
-  const text = await readFile(await (await saving).path(), 'utf8');
+  const text = await savedBy(page, 'Save the drawing to a file');
 
   await page.getByRole('link', { name: 'Fill', exact: true }).click();
   await gradeOf(page).click();

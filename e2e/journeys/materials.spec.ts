@@ -1,16 +1,5 @@
-import type { Page } from '@playwright/test';
-import { allSent, enter, expect, test } from './running-app';
+import { allSent, enter, expect, savedBy, test } from './running-app';
 import { layer, newWall } from './wall-of-layers';
-
-/** What a button saves, as text. */
-async function savedBy(page: Page, button: string): Promise<string> {
-  const saving = page.waitForEvent('download');
-  await page.getByRole('button', { name: button }).click();
-  const stream = await (await saving).createReadStream();
-  const chunks: Buffer[] = [];
-  for await (const chunk of stream) chunks.push(chunk as Buffer);
-  return Buffer.concat(chunks).toString('utf8');
-}
 
 test('a material of our own is described where it is needed, altered for the practice, and goes out and in as a file', async ({
   page,

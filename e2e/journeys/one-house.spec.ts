@@ -8,6 +8,7 @@ import {
   openPart,
   test,
   type RunningApp,
+  savedBy,
 } from './running-app';
 import type { Page } from '@playwright/test';
 
@@ -151,11 +152,7 @@ test('readings from a file, all or nothing, and out again', async ({ page, app }
   await seesFigures(page, expectedResult());
 
   await openPart(page, 'Readings');
-  const download = page.waitForEvent('download');
-  await page.getByRole('button', { name: 'Export CSV' }).click();
-  const stream = await (await download).createReadStream();
-  let text = '';
-  for await (const chunk of stream) text += String(chunk);
+  const text = await savedBy(page, 'Export CSV');
   expect(text.split('\n').filter((line) => line.startsWith('depressurise,reading'))).toHaveLength(8);
   expect(text).toContain('depressurise,baseline before,-0.8');
 });

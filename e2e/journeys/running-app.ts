@@ -1,5 +1,5 @@
+import { readFile, mkdtemp, rm } from 'node:fs/promises';
 import { spawn, type ChildProcess } from 'node:child_process';
-import { mkdtemp, rm } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { setTimeout as pause } from 'node:timers/promises';
@@ -256,6 +256,13 @@ export async function enter(page: Page | Locator, label: string | RegExp, text: 
   const field = page.getByLabel(label, { exact: true });
   await field.fill(text);
   await field.press('Enter');
+}
+
+/** What a button saves, as text. */
+export async function savedBy(page: Page, button: string): Promise<string> {
+  const saving = page.waitForEvent('download');
+  await page.getByRole('button', { name: button }).click();
+  return readFile(await (await saving).path(), 'utf8');
 }
 
 export interface HouseEntry {

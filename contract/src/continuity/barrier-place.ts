@@ -37,7 +37,7 @@ function masonryAt(layers: readonly BuildUpLayer[]): number {
  * window or door nothing is told, and it is taken at its inner face.
  */
 export function barrierFace(
-  { layers, gradedLayer }: Pick<BuildUp, 'layers' | 'frameAlignment' | 'gradedLayer'>,
+  { layers, gradedLayer }: Pick<BuildUp, 'layers' | 'gradedLayer'>,
   barrier: TightBy,
 ): number {
   const frames = layers.flatMap((layer, i) => (isInsulatedFrame(layer) ? [i] : []));

@@ -9,7 +9,7 @@ import { barrierFace, thicknessOf, type TightBy } from './barrier-place';
 export interface JoiningSide {
   /** Key of its area. */
   readonly area: string;
-  readonly buildUp: Pick<BuildUp, 'layers' | 'frameAlignment' | 'gradedLayer'>;
+  readonly buildUp: Pick<BuildUp, 'layers' | 'gradedLayer'>;
   /** Null: nobody said where its air barrier is. */
   readonly barrier: TightBy | null;
 }
@@ -260,7 +260,7 @@ export function drawJoint(kind: JunctionItem['kind'], first: JoiningSide, other?
   };
 }
 
-const NOTHING_SAID: JoiningSide['buildUp'] = { layers: [], frameAlignment: null, gradedLayer: null };
+const NOTHING_SAID: JoiningSide['buildUp'] = { layers: [], gradedLayer: null };
 
 /** Which of several areas meet first: a wall is joined to the slope, where a ceiling hangs above it as well. */
 const RANK = ['slope', 'flatRoof', 'ceiling'];

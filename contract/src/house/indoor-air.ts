@@ -1,7 +1,6 @@
 import { indoorYear } from '@calvet/core/moisture/indoor-year';
 import type { ClimateMonth } from '@calvet/core/moisture/monthly';
 import { weatherOf } from './climates';
-
 import type { HeatTerms } from './heat-terms';
 import { indoorRuleOf, USUAL_INDOOR } from './indoor-rule';
 

@@ -192,6 +192,7 @@ export function areaFigures(house: HouseBody, area: AreaInHand): AreaFigures {
  * has fewer, or cannot be computed.
  */
 export function framesBothWays(house: HouseBody, area: AreaInHand): DoubleFrames | null {
+  if (area.buildUp.layers.filter(({ kind }) => kind === 'framed').length < 2) return null;
   try {
     const { layers, films } = buildUpAssembly(area.buildUp, surroundingsOf(house, area));
     return doubleFrames({ layers, ...films, method: house.assemblyMethod });

@@ -2,14 +2,12 @@ import type { Area, BuildUp } from '@calvet/contract/installation/area';
 import { AREA_WORDS } from '@calvet/contract/installation/area-words';
 import { buildUpOf, kindsSuiting, libraryFor } from '@calvet/contract/installation/build-up-library';
 import { useMemo, useState, type ReactNode } from 'react';
-import { Pressable, StyleSheet } from 'react-native';
 import { usePreferences } from '../../data/preferences';
 import { Button } from '../../ui/button';
 import { Card } from '../../ui/card';
 import { OpenButton } from '../../ui/open-button';
+import { PickLine } from '../../ui/pick-line';
 import { Text } from '../../ui/text';
-import { usePalette } from '../../ui/theme';
-import { CORNER, space } from '../../ui/tokens';
 import { BuildUpFiles } from './build-up-files';
 
 interface BuildUpPickerProps {
@@ -35,7 +33,6 @@ const layersInWords = (count: number): string => (count === 1 ? '1 layer' : `${c
 
 /** Chooses a build-up for an area: one of the house, one of the library, or one of a file. */
 export function BuildUpPicker({ area, inHouse, ofHouse, onPick, children }: BuildUpPickerProps) {
-  const palette = usePalette();
   const { units } = usePreferences();
   const [isWanted, setWanted] = useState<boolean | null>(null);
   const [keptFor, setKeptFor] = useState<Area['kind'] | null>(null);
@@ -52,25 +49,16 @@ export function BuildUpPicker({ area, inHouse, ofHouse, onPick, children }: Buil
     ({ name }) => name !== area.buildUp.name && !library.some((each) => each.name === name),
   );
   const item = (buildUp: BuildUp, note: string) => (
-    <Pressable
+    <PickLine
       key={`${note} ${buildUp.name}`}
-      role="button"
-      aria-label={`Use ${buildUp.name}`}
+      label={`Use ${buildUp.name}`}
+      title={buildUp.name}
+      detail={note}
       onPress={() => {
         onPick(buildUp);
         setWanted(null);
       }}
-      style={({ hovered }: { pressed: boolean; hovered?: boolean }) => [
-        styles.option,
-        { borderColor: palette.line },
-        hovered === true && { backgroundColor: palette.lakeTint },
-      ]}
-    >
-      <Text look="strong">{buildUp.name}</Text>
-      <Text look="small" tone="soft">
-        {note}
-      </Text>
-    </Pressable>
+    />
   );
   return (
     <Card title="Build-up" right={<OpenButton isOpen={isOpen} label="Choose" onToggle={setOpen} />}>
@@ -98,7 +86,3 @@ export function BuildUpPicker({ area, inHouse, ofHouse, onPick, children }: Buil
     </Card>
   );
 }
-
-const styles = StyleSheet.create({
-  option: { borderWidth: 1, borderRadius: CORNER, padding: space.m, minHeight: 56, gap: 2 },
-});

@@ -18,6 +18,7 @@ import { Button } from '../../ui/button';
 import { Choice, optionsOf } from '../../ui/choice';
 import { FieldGrid, FieldMessage, GivenField, Labelled, NumberField } from '../../ui/field';
 import { decimals, figureWithUnit, resistance } from '../../ui/format';
+import { PartHead } from '../../ui/part-head';
 import { Text } from '../../ui/text';
 import { space } from '../../ui/tokens';
 import { MaterialSheet } from './material-sheet';
@@ -86,16 +87,7 @@ export function CavityFields({ layer, own, onChange }: CavityFieldsProps) {
         const name = fill.name === '' ? `Fill ${i + 1}` : fill.name;
         return (
           <View key={fill.id} style={styles.fill} role="group" aria-label={name}>
-            <View style={styles.head}>
-              <Text style={styles.name}>{name}</Text>
-              <Button
-                kind="quiet"
-                iconOnly
-                icon="trash-can-outline"
-                label={`Take out ${name}`}
-                onPress={() => set(fills.filter(({ id }) => id !== fill.id))}
-              />
-            </View>
+            <PartHead name={name} onRemove={() => set(fills.filter(({ id }) => id !== fill.id))} />
             {inPlace !== undefined && (
               <Text look="small" tone="soft">
                 {figureWithUnit(inPlace.thicknessM, 'thickness', units)} in place,{' '}
@@ -182,6 +174,4 @@ export function CavityFields({ layer, own, onChange }: CavityFieldsProps) {
 const styles = StyleSheet.create({
   all: { gap: space.s },
   fill: { gap: space.s, paddingLeft: space.s },
-  head: { flexDirection: 'row', justifyContent: 'space-between', alignItems: 'center' },
-  name: { flexShrink: 1 },
 });

@@ -4,15 +4,13 @@ import { buildUpOf, libraryFor } from '@calvet/contract/installation/build-up-li
 import { ENVELOPE_KINDS } from '@calvet/core/envelope-kind';
 import { NAME_MAX } from '@calvet/contract/limits';
 import { useMemo, useState } from 'react';
-import { Pressable, StyleSheet } from 'react-native';
 import type { HouseView } from '../../data/as-drawn';
 import { usePreferences } from '../../data/preferences';
 import { Card } from '../../ui/card';
 import { TextField } from '../../ui/field';
 import { LongList } from '../../ui/long-list';
+import { PickLine } from '../../ui/pick-line';
 import { Text } from '../../ui/text';
-import { usePalette } from '../../ui/theme';
-import { CORNER, space } from '../../ui/tokens';
 
 /** A build-up with the area over which it is held against others. */
 export interface Candidate {
@@ -33,7 +31,6 @@ interface CompareWithProps {
 
 /** Chooses what an area's build-up is compared with: another area of the house, or a build-up of the library. */
 export function CompareWith({ view, area, taken, onPick }: CompareWithProps) {
-  const palette = usePalette();
   const { units } = usePreferences();
   const [asked, setAsked] = useState('');
   const all = useMemo((): readonly Candidate[] => {
@@ -68,28 +65,15 @@ export function CompareWith({ view, area, taken, onPick }: CompareWithProps) {
       {found.length === 0 && <Text role="status">Nothing here is called so.</Text>}
       <LongList items={found} what="build-ups">
         {(candidate) => (
-          <Pressable
+          <PickLine
             key={candidate.key}
-            role="button"
-            aria-label={`Compare with ${candidate.name}`}
+            label={`Compare with ${candidate.name}`}
+            title={candidate.name}
+            detail={candidate.note}
             onPress={() => onPick(candidate)}
-            style={({ hovered }: { pressed: boolean; hovered?: boolean }) => [
-              styles.line,
-              { borderColor: palette.line },
-              hovered === true && { backgroundColor: palette.lakeTint },
-            ]}
-          >
-            <Text look="strong">{candidate.name}</Text>
-            <Text look="small" tone="soft">
-              {candidate.note}
-            </Text>
-          </Pressable>
+          />
         )}
       </LongList>
     </Card>
   );
 }
-
-const styles = StyleSheet.create({
-  line: { borderWidth: 1, borderRadius: CORNER, padding: space.s, gap: 2, minHeight: 56 },
-});

@@ -10,10 +10,9 @@ import {
 } from '@calvet/contract/installation/frame-members';
 import { StyleSheet, View } from 'react-native';
 import type { EntryStage } from '../../data/typing';
-import { Button } from '../../ui/button';
 import { Choice, optionsOf } from '../../ui/choice';
 import { FieldGrid, GivenField, Labelled } from '../../ui/field';
-import { Text } from '../../ui/text';
+import { PartHead } from '../../ui/part-head';
 import { space } from '../../ui/tokens';
 
 /** What each make begins with, in a layer of some depth. */
@@ -46,16 +45,7 @@ interface OpeningFieldsProps {
 export function OpeningFields({ opening, name, onChange, onRemove }: OpeningFieldsProps) {
   return (
     <View style={styles.part} role="group" aria-label={name}>
-      <View style={styles.head}>
-        <Text style={styles.name}>{name}</Text>
-        <Button
-          kind="quiet"
-          iconOnly
-          icon="trash-can-outline"
-          label={`Take out ${name}`}
-          onPress={onRemove}
-        />
-      </View>
+      <PartHead name={name} onRemove={onRemove} />
       <FieldGrid>
         <GivenField
           label="How many"
@@ -218,6 +208,4 @@ export function HeaderFields({ make, depthM, onChange }: MakeProps<HeaderMake>) 
 
 const styles = StyleSheet.create({
   part: { gap: space.s, paddingLeft: space.s },
-  head: { flexDirection: 'row', justifyContent: 'space-between', alignItems: 'center' },
-  name: { flexShrink: 1 },
 });

@@ -1,11 +1,8 @@
 import type { KnownMaterial } from '@calvet/contract/installation/material-library';
 import { MATERIAL_GROUP_WORDS } from '@calvet/contract/installation/material';
-import { Pressable, StyleSheet, View } from 'react-native';
 import { usePreferences } from '../../data/preferences';
 import { figureWithUnit } from '../../ui/format';
-import { Text } from '../../ui/text';
-import { usePalette } from '../../ui/theme';
-import { CORNER, space } from '../../ui/tokens';
+import { PickLine } from '../../ui/pick-line';
 
 interface MaterialLineProps {
   /** What pressing it does, in words. */
@@ -16,7 +13,6 @@ interface MaterialLineProps {
 
 /** A material with what is known of it, and from where. */
 export function MaterialLine({ label, material, onPress }: MaterialLineProps) {
-  const palette = usePalette();
   const { units } = usePreferences();
   const { name, group, conductivityWmK, conductivityRange, rsi, basis, isOwn } = material;
   const conducts =
@@ -31,32 +27,12 @@ export function MaterialLine({ label, material, onPress }: MaterialLineProps) {
       ? ''
       : `, usually ${figureWithUnit(low, 'conductivity', units)} to ${figureWithUnit(high, 'conductivity', units)}`;
   return (
-    <Pressable
-      role="button"
-      aria-label={label}
+    <PickLine
+      label={label}
+      title={name}
+      figure={conducts}
+      detail={`${isOwn ? `Of this practice · ${MATERIAL_GROUP_WORDS[group]}` : MATERIAL_GROUP_WORDS[group]}${range}. ${basis[0]}.`}
       onPress={onPress}
-      style={({ hovered }: { pressed: boolean; hovered?: boolean }) => [
-        styles.line,
-        { borderColor: palette.line },
-        hovered === true && { backgroundColor: palette.lakeTint },
-      ]}
-    >
-      <View style={styles.head}>
-        <Text look="strong" style={styles.name}>
-          {name}
-        </Text>
-        <Text style={styles.name}>{conducts}</Text>
-      </View>
-      <Text look="small" tone="soft">
-        {isOwn ? `Of this practice · ${MATERIAL_GROUP_WORDS[group]}` : MATERIAL_GROUP_WORDS[group]}
-        {range}. {basis[0]}.
-      </Text>
-    </Pressable>
+    />
   );
 }
-
-const styles = StyleSheet.create({
-  line: { borderWidth: 1, borderRadius: CORNER, padding: space.s, gap: 2, minHeight: 56 },
-  head: { flexDirection: 'row', gap: space.s, justifyContent: 'space-between', flexWrap: 'wrap' },
-  name: { flexShrink: 1 },
-});
