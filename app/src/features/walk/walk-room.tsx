@@ -72,6 +72,7 @@ function Walked(props: WalkedProps) {
   const records = usePlaceRecords(view, walk, walking);
   // All round what is looked at follows once that is shown.
   const settled = useDeferredValue<SettledPlace>({ view, walking, onJunction: records.openJunction });
+  const isBehind = settled.walking !== walking;
   const barrier = useBarrier(settled.view, walk, settled.walking.looks);
   const knownHere = known !== null && known.key === current?.key ? known : null;
   const give = (value: VerdictValue): void => walking.give(value, knownHere?.how);
@@ -228,7 +229,7 @@ function Walked(props: WalkedProps) {
             {answer}
             {card}
           </View>
-          <View style={styles.around}>
+          <View aria-busy={isBehind} style={[styles.around, styles.beside]}>
             {here}
             {around}
           </View>
@@ -238,7 +239,9 @@ function Walked(props: WalkedProps) {
           {answer}
           {here}
           {card}
-          {around}
+          <View aria-busy={isBehind} style={styles.around}>
+            {around}
+          </View>
         </>
       )}
       {isChoosing && (
@@ -303,7 +306,8 @@ const styles = StyleSheet.create({
   desk: { flexDirection: 'row', gap: space.l, alignItems: 'flex-start' },
   places: { width: 290 },
   detail: { flexGrow: 1, flexShrink: 1, flexBasis: 0, minWidth: 0, gap: space.m },
-  around: { width: 360, gap: space.m },
+  around: { gap: space.m },
+  beside: { width: 360 },
   tools: {
     flexDirection: 'row',
     flexWrap: 'wrap',
