@@ -3,7 +3,8 @@ import type { Operation } from '@calvet/core/operation';
 import { isObject, type FieldsSchema, type Schema } from '@calvet/core/schema';
 import { decimals, figure } from '../../ui/format';
 import type { Mark } from '../../ui/line-mark';
-import { labelOf, measureOf, MONTHS, within, wordOf } from './member-words';
+import { MONTHS } from '../../ui/months';
+import { labelOf, measureOf, within, wordOf } from './member-words';
 import { siNumber } from './si-number';
 
 const NOTHING = '–';

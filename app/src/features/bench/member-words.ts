@@ -1,3 +1,4 @@
+import { MONTHS } from '../../ui/months';
 import type { Quantity } from '@calvet/core/units/quantity';
 import { isObject, type ListSchema, type Measure, type NamedSchema, type Schema } from '@calvet/core/schema';
 
@@ -54,21 +55,6 @@ export function itemOf({ name, schema }: Many): string {
   const plural = labelOf({ name, schema }).toLowerCase().split(' ').slice(0, 2).join(' ');
   return plural.replace(/ies$/, 'y').replace(/s$/, '');
 }
-
-export const MONTHS: readonly string[] = [
-  'January',
-  'February',
-  'March',
-  'April',
-  'May',
-  'June',
-  'July',
-  'August',
-  'September',
-  'October',
-  'November',
-  'December',
-];
 
 /** The same with its article: `observations` → "an observation". */
 export function oneOf(list: Many): string {

@@ -7,25 +7,11 @@ import type { EntryStage } from '../../data/typing';
 import { useKeep } from '../../data/use-keep';
 import { Button } from '../../ui/button';
 import { FieldGrid, GivenField } from '../../ui/field';
+import { MONTHS } from '../../ui/months';
 import { Text } from '../../ui/text';
 import { space } from '../../ui/tokens';
 
 const { temperatureC, relativeHumidity } = heatTermFields.weather.item.members;
-
-const MONTHS = [
-  'January',
-  'February',
-  'March',
-  'April',
-  'May',
-  'June',
-  'July',
-  'August',
-  'September',
-  'October',
-  'November',
-  'December',
-] as const;
 
 const USUAL: WeatherMonth = { temperatureC: 10, relativeHumidity: 0.75 };
 
