@@ -26,6 +26,22 @@ import { HeaderFields, OpeningFields, StudFields } from './member-fields';
 
 const { members: fields } = memberFields;
 
+type FigureName = {
+  readonly [K in keyof FrameMembers]: FrameMembers[K] extends number ? K : never;
+}[keyof FrameMembers];
+
+const FIGURES: readonly (readonly [FigureName, string])[] = [
+  ['lengthM', 'Length of the wall'],
+  ['heightM', 'Height of the wall'],
+  ['spacingM', 'Spacing of the studs'],
+  ['studWidthM', 'Width of a stud'],
+  ['bottomPlates', 'Bottom plates'],
+  ['topPlates', 'Top plates'],
+  ['corners', 'Corners'],
+  ['intersections', 'Partitions that meet it'],
+  ['timberWmK', 'Conductivity of the timber'],
+];
+
 const USUAL_OPENING = { count: 1, widthM: 1.2, heightM: 1.2, headerDepthM: 0.2, hasSill: true };
 
 /** All else of the build-up, where nobody has it at hand: it moves the R of the frame little, and its share not at all. */
@@ -112,69 +128,16 @@ export function FrameFields({ layer, frame, onChange }: FrameFieldsProps) {
       {frame.figures !== null && <FrameSaid frame={frame.figures} />}
       {frame.refused !== null && <FieldMessage message={frame.refused} />}
       <FieldGrid>
-        <GivenField
-          label="Length of the wall"
-          quantity="length"
-          value={members.lengthM}
-          bounds={fields.lengthM.bounds}
-          onFigure={(lengthM, stage) => set({ lengthM }, stage)}
-        />
-        <GivenField
-          label="Height of the wall"
-          quantity="length"
-          value={members.heightM}
-          bounds={fields.heightM.bounds}
-          onFigure={(heightM, stage) => set({ heightM }, stage)}
-        />
-        <GivenField
-          label="Spacing of the studs"
-          quantity="thickness"
-          value={members.spacingM}
-          bounds={fields.spacingM.bounds}
-          onFigure={(spacingM, stage) => set({ spacingM }, stage)}
-        />
-        <GivenField
-          label="Width of a stud"
-          quantity="thickness"
-          value={members.studWidthM}
-          bounds={fields.studWidthM.bounds}
-          onFigure={(studWidthM, stage) => set({ studWidthM }, stage)}
-        />
-        <GivenField
-          label="Bottom plates"
-          quantity="count"
-          value={members.bottomPlates}
-          bounds={fields.bottomPlates.bounds}
-          onFigure={(bottomPlates, stage) => set({ bottomPlates }, stage)}
-        />
-        <GivenField
-          label="Top plates"
-          quantity="count"
-          value={members.topPlates}
-          bounds={fields.topPlates.bounds}
-          onFigure={(topPlates, stage) => set({ topPlates }, stage)}
-        />
-        <GivenField
-          label="Corners"
-          quantity="count"
-          value={members.corners}
-          bounds={fields.corners.bounds}
-          onFigure={(corners, stage) => set({ corners }, stage)}
-        />
-        <GivenField
-          label="Partitions that meet it"
-          quantity="count"
-          value={members.intersections}
-          bounds={fields.intersections.bounds}
-          onFigure={(intersections, stage) => set({ intersections }, stage)}
-        />
-        <GivenField
-          label="Conductivity of the timber"
-          quantity="conductivity"
-          value={members.timberWmK}
-          bounds={fields.timberWmK.bounds}
-          onFigure={(timberWmK, stage) => set({ timberWmK }, stage)}
-        />
+        {FIGURES.map(([name, label]) => (
+          <GivenField
+            key={name}
+            label={label}
+            quantity={fields[name].quantity}
+            value={members[name]}
+            bounds={fields[name].bounds}
+            onFigure={(si, stage) => set({ [name]: si }, stage)}
+          />
+        ))}
       </FieldGrid>
       {members.corners > 0 && (
         <Labelled label="Corners">
