@@ -25,6 +25,8 @@ export const STRETCHES_MAX = 20;
 export const FIXINGS_MAX = 12;
 /** Sizes of openings in one framed wall. */
 export const FRAME_OPENINGS_MAX = 10;
+/** Spots of one area that were opened to look inside. */
+export const OPENED_SPOTS_MAX = 60;
 /** Of the name under which a library knows a material. */
 export const MATERIAL_ID_MAX = 60;
 export const CLIMATE_ID_MAX = 60;

@@ -1,6 +1,7 @@
 import { cavityFill } from '@calvet/core/insulation/cavity-fill';
 import { studLayout } from '@calvet/core/thermal/stud-layout';
 import type { Page } from '@playwright/test';
+import { isForEverybody } from './for-everybody';
 import { allSent, enter, expect, onOtherDevice, test } from './running-app';
 import { frame, layer, newWall, takeMaterial, wallRsi } from './wall-of-layers';
 
@@ -221,6 +222,15 @@ test('a wall without control gathers water where it is cold, and says so', async
   await takeMaterial(page, 'opens wide', 'Membrane that opens wide when damp');
   await expect(page.getByText(/Kept dry by a membrane inside that opens when it is damp/)).toBeVisible();
   await expect(page.getByText(/Nothing on the warm side keeps vapour/)).toHaveCount(0);
+  await page.getByRole('button', { name: 'A spot was opened' }).click();
+  const spot = page.getByRole('group', { name: 'Opened spot 1' });
+  await spot.getByLabel('Opened on', { exact: true }).fill('2027-02-14');
+  await enter(page, 'Moisture, by mass of the dry wood', '24');
+  await expect(spot.getByRole('status')).toContainText(/Found 24 % in February\. Worked out to hold/);
+  await expect(spot.getByRole('status')).toContainText('Wood that stays so damp rots');
+  await allSent(page);
+  await page.reload();
+  await expect(spot.getByRole('status')).toContainText('Found 24 % in February');
 });
 
 test('defects are priced as they are typed, add up, and the quickest mend stands first', async ({
@@ -270,4 +280,21 @@ test('what two walls are built of is changed for one of them, or for both', asyn
   await page.getByRole('button', { name: 'Back to the plan' }).click();
   await page.getByRole('link', { name: /^South wall/ }).click();
   await expect(layer(page, 3).getByText(/^40\smm/)).toBeVisible();
+});
+
+test('an area with everything open is read and used by everybody, in both themes and every size', async ({
+  page,
+  app,
+}) => {
+  await newWall(page, app, 'Everything open');
+  await page.getByRole('button', { name: 'Bare spot', exact: true }).click();
+  await page.getByRole('button', { name: 'A spot was opened' }).click();
+  await layer(page, 2)
+    .getByRole('button', { name: /: change$/ })
+    .click();
+  await page.getByRole('button', { name: 'Count the frame from its studs' }).click();
+  await members(page).getByRole('button', { name: 'Add openings' }).click();
+  await members(page).getByRole('radio', { name: 'I-section' }).click();
+  await members(page).getByRole('radio', { name: 'Timber and board' }).click();
+  await isForEverybody(page, test.info().project.name === 'phone');
 });

@@ -23,6 +23,7 @@ import { groundFields, type AreaGround } from './area-ground';
 import { AREA_WORDS } from './area-words';
 import { layersWithIds } from './former-build-up';
 import { layerFields, type BuildUpLayer } from './layer';
+import { openedSpots, type OpenedSpot } from './opened-spot';
 
 /** Layers of an area, inside → outside. */
 export interface BuildUp {
@@ -74,6 +75,8 @@ export interface AreaBody {
   readonly ground: AreaGround | null;
   /** What is asked of it in place of what is asked of its kind. */
   readonly requirement: OwnRequirement | null;
+  /** Where it was opened to see how damp it is within. */
+  readonly openedSpots: readonly OpenedSpot[];
   /** Key of the part of the drawing that it is; null: made by hand. */
   readonly item: string | null;
   /** What that part was called when the area was last entered. */
@@ -84,7 +87,13 @@ export interface AreaBody {
 export const MADE_BY_HAND = { item: null, itemName: null } as const;
 
 /** Of an area for which nobody claims anything, of which nothing more is asked, and that lies in no ground. */
-export const PLAIN_AREA = { claimedRsi: null, claimedBy: null, ground: null, requirement: null } as const;
+export const PLAIN_AREA = {
+  claimedRsi: null,
+  claimedBy: null,
+  ground: null,
+  requirement: null,
+  openedSpots: [],
+} as const;
 
 /** What of an area the drawing may say. */
 export interface PlannedArea {
@@ -168,6 +177,7 @@ export const area = kindOf<AreaBody>()({
       ),
       null,
     ),
+    openedSpots,
     item: unsaid(said('Part of the drawing', ITEM_KEY_MAX), null),
     itemName: unsaid(said('What it was drawn as', NAME_MAX * 2), null),
   },

@@ -5,6 +5,7 @@ import { airSpace } from '@calvet/core/thermal/air-space';
 import type { Fasteners } from '@calvet/core/thermal/fasteners';
 import { filmsOf, type FilmChoice, type FilmConvention, type HeatFlow } from '@calvet/core/thermal/films';
 import { layerOf, type LayerInput } from '@calvet/core/thermal/layer';
+import { taperedRsi } from '@calvet/core/thermal/tapered';
 import type { BuildUp } from './area';
 import { frameOf, type FrameFigures } from './frame-members';
 import type { BuildUpLayer, FramedLayer, LayerFill } from './layer';
@@ -129,6 +130,29 @@ function meanRsi(layer: LayerInput): number {
     : 1 / (framingFraction / frameRsi + (1 - framingFraction) / cavityRsi);
 }
 
+/** All of a build-up but one layer, films in it, m²·K/W; another frame counts with its mean. */
+function restOf(at: number, inputs: readonly LayerInput[], films: FilmChoice): number {
+  const { insideRsi, outsideRsi } = filmsOf(films);
+  return inputs.reduce((sum, input, i) => (i === at ? sum : sum + meanRsi(input)), insideRsi + outsideRsi);
+}
+
+/** A layer that is thinner in places, as it counts against heat: evenly from its thinnest on; null where it is even. */
+function unevenIn(
+  layer: BuildUpLayer | undefined,
+  at: number,
+  inputs: readonly LayerInput[],
+  films: FilmChoice,
+): LayerInput | null {
+  if (layer?.kind !== 'material' || layer.lowestM === null || layer.lowestM >= layer.thicknessM) return null;
+  const { thicknessM, lowestM, conductivityWmK } = layer;
+  const rsi = taperedRsi({
+    leastRsi: lowestM / conductivityWmK,
+    greatestRsi: (2 * thicknessM - lowestM) / conductivityWmK,
+    restRsi: restOf(at, inputs, films),
+  });
+  return { rsi, thicknessM };
+}
+
 /**
  * What a layer's frame comes to in its build-up; null where its share and R are as given. With another frame in the wall, that
  * one counts with its mean.
@@ -144,11 +168,7 @@ function frameIn(
   if (depthM === null) {
     throw new Refusal('required', 'thicknessM', 'Say how deep the frame is, so that its members have an R.');
   }
-  const { insideRsi, outsideRsi } = filmsOf(films);
-  const restRsi = inputs.reduce(
-    (sum, input, i) => (i === at ? sum : sum + meanRsi(input)),
-    insideRsi + outsideRsi,
-  );
+  const restRsi = restOf(at, inputs, films);
   return frameOf(members, { depthM, cavityRsi: inputs[at]?.cavityRsi ?? layer.cavityRsi, restRsi });
 }
 
@@ -190,7 +210,10 @@ export function buildUpAssembly(
     };
   });
   const films = filmsBehind(surroundings, open >= 0);
-  const inputs = each.map(({ input }) => input);
+  const even = each.map(({ input }) => input);
+  const inputs = labelled
+    ? even
+    : even.map((input, i) => atLayer(i, () => unevenIn(counted[i], i, even, films)) ?? input);
   const frames = new Map<string, FrameFigures>();
   const framed = inputs.map((input, i): LayerInput => {
     const layer = counted[i];

@@ -292,3 +292,25 @@ test('two frames stand beside each other aligned and offset, as core has them', 
   expect(both?.gainedRsi).toBeGreaterThan(0);
   expect(framesBothWays(house, areaOf(layersOf(lining, inner)))).toBeNull();
 });
+
+test('a tapered layer is worth what its thicknesses are side by side, less than its mean; its label keeps the mean', () => {
+  const tapered = { id: 'slope', ...materialLayer('Sloped boards', 0.12, 0.036), lowestM: 0.04 };
+  const deck: BuildUpLayer = { id: 'deck', ...materialLayer('Deck', 0.02, 0.13) };
+  const uOf = (layers: readonly BuildUpLayer[], labelled = false): number => {
+    const made = buildUpAssembly(
+      { layers, gradedLayer: null },
+      { filmConvention: 'iso', heatFlow: 'up' },
+      { labelled },
+    );
+    return assembly({ layers: made.layers, ...made.films, method: 'iso6946' }).uValue;
+  };
+  const STRIPS = 4000;
+  const strips = Array.from({ length: STRIPS }, (_, i) => 0.04 + (0.16 * (i + 0.5)) / STRIPS);
+  const sideBySide =
+    strips.reduce((sum, thicknessM) => sum + uOf([deck, { ...tapered, thicknessM, lowestM: null }]), 0) /
+    STRIPS;
+  expect(uOf([deck, tapered])).toBeCloseTo(sideBySide, 7);
+  const even = uOf([deck, { ...tapered, lowestM: null }]);
+  expect(uOf([deck, tapered])).toBeGreaterThan(even);
+  expect(uOf([deck, tapered], true)).toBeCloseTo(even, 12);
+});

@@ -34,7 +34,18 @@ function plannedOf(area: Area, houseId: string, copy: CopiedDrawing) {
   if (!says || (item !== null && key === null)) return null;
   return {
     id: key === null ? v7() : itemId(houseId, key),
-    body: { name, kind, areaM2, buildUp, ...asked, grade: null, voidFraction: null, item: key, itemName },
+    body: {
+      name,
+      kind,
+      areaM2,
+      buildUp,
+      ...asked,
+      openedSpots: [],
+      grade: null,
+      voidFraction: null,
+      item: key,
+      itemName,
+    },
   };
 }
 

@@ -1,12 +1,14 @@
 import { type Area, type BuildUp } from '@calvet/contract/installation/area';
 import { AREA_WORDS } from '@calvet/contract/installation/area-words';
 import { framesBothWays, type AreaFigures } from '@calvet/contract/installation/area-figures';
+import type { OpenedSpot } from '@calvet/contract/installation/opened-spot';
 import { withoutDrawn } from '@calvet/contract/plan/undrawn';
 import { planToBe } from '@calvet/contract/plan/item-key';
 import { withPlannedBuildUp } from '@calvet/contract/plan/planned-build-ups';
 import { dequal } from 'dequal';
 import { useRouter } from 'expo-router';
 import { memo, useDeferredValue, useMemo, useState } from 'react';
+import useLatestCallback from 'use-latest-callback';
 import type { HouseView } from '../../data/as-drawn';
 import { useMaterials } from '../../data/hooks';
 import { useStore } from '../../data/store-context';
@@ -55,6 +57,9 @@ export function AreaBuildUp({ view, area, figures }: AreaBuildUpProps) {
   const own = useMaterials();
   const laterArea = useDeferredValue(area);
   const house = useDeferredValue(view.house);
+  const setSpots = useLatestCallback((spots: readonly OpenedSpot[], stage?: EntryStage) =>
+    keepArea({ openedSpots: spots }, stage),
+  );
   const router = useRouter();
   const [openId, setOpenId] = useState<string | null>(null);
   const [wanted, setWanted] = useState<Whose>('area');
@@ -129,7 +134,7 @@ export function AreaBuildUp({ view, area, figures }: AreaBuildUpProps) {
           />
         )}
       </Card>
-      <Moisture house={house} area={laterArea} />
+      <Moisture house={house} area={laterArea} onSpots={setSpots} />
       <LayerEditor
         buildUp={area.buildUp}
         own={own}

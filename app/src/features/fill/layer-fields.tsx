@@ -37,6 +37,8 @@ interface LayerFigure {
   readonly label: string;
   readonly field: FigureField;
   readonly optional?: true;
+  /** Told where nothing is wrong. */
+  readonly hint?: string;
 }
 
 const thickness: LayerFigure = { key: 'thicknessM', label: 'Thickness', field: material.thicknessM };
@@ -54,7 +56,13 @@ const FIGURES: Readonly<Record<BuildUpLayer['kind'], readonly LayerFigure[]>> = 
   material: [
     thickness,
     { key: 'conductivityWmK', label: 'Conductivity', field: material.conductivityWmK },
-    { key: 'lowestM', label: 'Thinnest, where uneven', field: material.lowestM, optional: true },
+    {
+      key: 'lowestM',
+      label: 'Thinnest, where uneven',
+      field: material.lowestM,
+      optional: true,
+      hint: 'The thickness is then its mean; against damp the thinnest counts',
+    },
     ...sdFields,
   ],
   framed: [
@@ -128,7 +136,7 @@ export function LayerFields({ layer, isGraded, own, frame, onChange, onGrade }: 
         onChange={(kind) => onChange(inKind(layer, kind))}
       />
       <FieldGrid>
-        {figures.map(({ key, label, field, optional }) => (
+        {figures.map(({ key, label, field, optional, hint }) => (
           <NumberField
             key={key}
             label={label}
@@ -136,6 +144,7 @@ export function LayerFields({ layer, isGraded, own, frame, onChange, onGrade }: 
             value={valueOf(layer, key)}
             bounds={field.bounds}
             isRequired={optional !== true}
+            hint={hint}
             message={key === 'sdDampM' ? dampOverDry(layer.sdDryM, layer.sdDampM) : null}
             onCommit={(si, stage) => {
               if (si !== null) commit(key, si, stage);

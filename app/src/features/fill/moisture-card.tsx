@@ -7,12 +7,14 @@ import {
   type BuildUpMoisture,
   type HeldAt,
 } from '@calvet/contract/installation/moisture-of-build-up';
+import type { OpenedSpot } from '@calvet/contract/installation/opened-spot';
 import { SCREENING } from '@calvet/core/cautions';
 import { Refusal } from '@calvet/core/refusal';
 import { useRouter } from 'expo-router';
 import { useMemo } from 'react';
 import { StyleSheet, View } from 'react-native';
 import Svg, { G, Rect } from 'react-native-svg';
+import type { EntryStage } from '../../data/typing';
 import { usePreferences } from '../../data/preferences';
 import { Button } from '../../ui/button';
 import { Card } from '../../ui/card';
@@ -20,6 +22,7 @@ import { decimals, figureWithUnit } from '../../ui/format';
 import { Text } from '../../ui/text';
 import { usePalette } from '../../ui/theme';
 import { useQuiet } from '../../ui/use-quiet';
+import { OpenedSpots } from './opened-spots';
 import { placeName, schoolSentence } from './vapour-words';
 
 /** What is typed shows first. */
@@ -98,10 +101,12 @@ function answerOf({ dries, peakKgM2 }: Figures, shown: (kgM2: number) => string)
 interface MoistureCardProps {
   readonly house: HouseBody & { readonly id: string };
   readonly area: AreaInHand;
+  /** Called with the spots that were opened. */
+  readonly onSpots: (spots: readonly OpenedSpot[], stage?: EntryStage) => void;
 }
 
 /** Whether water gathers in a build-up over a year, and whether the way in which it is kept dry holds together. */
-export function MoistureCard({ house, area }: MoistureCardProps) {
+export function MoistureCard({ house, area, onSpots }: MoistureCardProps) {
   const { units } = usePreferences();
   const router = useRouter();
   const months = useMemo(() => yearOf(house), [house]);
@@ -170,6 +175,7 @@ export function MoistureCard({ house, area }: MoistureCardProps) {
           )}
         </>
       )}
+      <OpenedSpots area={area} moisture={moisture} onChange={onSpots} />
       <Text look="small" tone="soft" role="note">
         {SCREENING} Rain and air leaks are left out, and they wet more walls than this does.
       </Text>

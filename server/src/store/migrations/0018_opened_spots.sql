@@ -1,0 +1,1 @@
+ALTER TABLE `area` ADD `opened_spots` json DEFAULT ('[]') NOT NULL;
