@@ -224,13 +224,20 @@ test('a wall without control gathers water where it is cold, and says so', async
   await expect(page.getByText(/Nothing on the warm side keeps vapour/)).toHaveCount(0);
   await page.getByRole('button', { name: 'A spot was opened' }).click();
   const spot = page.getByRole('group', { name: 'Opened spot 1' });
-  await spot.getByLabel('Opened on', { exact: true }).fill('2027-02-14');
+  const found = spot.getByRole('status').first();
+  await expect(found).toContainText('Not read yet');
+  await spot.getByLabel('Opened on', { exact: true }).fill('2126-02-14');
+  await spot.getByLabel('Where').fill('Corner');
+  await expect(spot.getByText('That day is still to come: on which day was it opened?')).toBeVisible();
+  await spot.getByLabel('Opened on', { exact: true }).fill('2026-02-14');
   await enter(page, 'Moisture, by mass of the dry wood', '24');
-  await expect(spot.getByRole('status')).toContainText(/Found 24 % in February\. Worked out to hold/);
-  await expect(spot.getByRole('status')).toContainText('Wood that stays so damp rots');
+  await expect(found).toContainText(/Found 24\s% in February\. Worked out to hold/);
+  await expect(found).toContainText('Wood that stays so damp rots');
+  await expect(spot.getByText(/still to come/)).toHaveCount(0);
   await allSent(page);
   await page.reload();
-  await expect(spot.getByRole('status')).toContainText('Found 24 % in February');
+  await expect(found).toContainText(/Found 24\s% in February/);
+  await expect(spot.getByLabel('Where')).toHaveValue('Corner');
 });
 
 test('defects are priced as they are typed, add up, and the quickest mend stands first', async ({

@@ -1,4 +1,4 @@
-import { day, figure, id, list, said, unsaid } from '../kind/field';
+import { day, figure, id, list, orNull, said, unsaid } from '../kind/field';
 import { OPENED_SPOTS_MAX, SAID_MAX } from '../limits';
 
 /** A spot that was opened to look inside, and how damp it was there. */
@@ -6,8 +6,8 @@ export interface OpenedSpot {
   readonly id: string;
   /** YYYY-MM-DD. */
   readonly day: string;
-  /** Water by the mass of the dry wood. */
-  readonly moistureShare: number;
+  /** Water by the mass of the dry wood; null: not read yet. */
+  readonly moistureShare: number | null;
   /** Where it is, in somebody's words. */
   readonly place: string | null;
 }
@@ -26,7 +26,7 @@ export const openedSpots = unsaid(
       members: {
         id: id(''),
         day: day('opened on'),
-        moistureShare: figure('moisture', 'share', { min: 0, max: 3 }),
+        moistureShare: orNull(figure('moisture', 'share', { min: 0, max: 3 })),
         place: said('at', SAID_MAX),
       },
     },

@@ -1,7 +1,6 @@
 import { type Area, type BuildUp } from '@calvet/contract/installation/area';
 import { AREA_WORDS } from '@calvet/contract/installation/area-words';
 import { framesBothWays, type AreaFigures } from '@calvet/contract/installation/area-figures';
-import type { OpenedSpot } from '@calvet/contract/installation/opened-spot';
 import { withoutDrawn } from '@calvet/contract/plan/undrawn';
 import { planToBe } from '@calvet/contract/plan/item-key';
 import { withPlannedBuildUp } from '@calvet/contract/plan/planned-build-ups';
@@ -21,6 +20,7 @@ import { Text } from '../../ui/text';
 import { BuildUpPicker } from './build-up-picker';
 import { LayerEditor } from './layer-editor';
 import { MoistureCard } from './moisture-card';
+import type { NextSpots } from './opened-spots';
 import { SectionPicture } from './section-picture';
 
 /** Other areas with a build-up of their own that is the same as an area's. */
@@ -57,8 +57,8 @@ export function AreaBuildUp({ view, area, figures }: AreaBuildUpProps) {
   const own = useMaterials();
   const laterArea = useDeferredValue(area);
   const house = useDeferredValue(view.house);
-  const setSpots = useLatestCallback((spots: readonly OpenedSpot[], stage?: EntryStage) =>
-    keepArea({ openedSpots: spots }, stage),
+  const setSpots = useLatestCallback((next: NextSpots, stage?: EntryStage) =>
+    keepArea(({ openedSpots }) => ({ openedSpots: next(openedSpots) }), stage),
   );
   const router = useRouter();
   const [openId, setOpenId] = useState<string | null>(null);

@@ -210,11 +210,13 @@ export function AreaScreen({ view, area, isNew = false }: AreaScreenProps) {
           below={backToDrawing('areaM2')}
           onCommit={(si, stage) => keep({ areaM2: si }, stage)}
         />
-        <Requirement area={laterArea} />
+        <Requirement area={laterArea} keep={keep} />
       </Card>
-      {isGradable && <Defects view={laterView} area={laterArea} onBeforeAdding={makeFirst} />}
-      {laterFigures.state === 'figures' && <Claim area={laterArea} figures={laterFigures} />}
-      <Ground area={laterArea} />
+      {isGradable && (
+        <Defects house={laterView.house} defects={view.defects} area={laterArea} onBeforeAdding={makeFirst} />
+      )}
+      {laterFigures.state === 'figures' && <Claim area={laterArea} figures={laterFigures} keep={keep} />}
+      <Ground area={laterArea} keep={keep} />
       <AreaBuildUp view={view} area={area} figures={figures} />
       {drawn === undefined && !isNew && <Tie view={laterView} area={laterArea} />}
       {!isNew && drawn === undefined && <DeleteAtEnd label="Delete area" onPress={remove} />}

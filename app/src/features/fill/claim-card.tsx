@@ -3,7 +3,7 @@ import { gradedLayerOf, type AreaFigures } from '@calvet/contract/installation/a
 import { claimSteps, type ClaimStep, type ClaimStepName } from '@calvet/contract/installation/claim';
 import { StyleSheet, View } from 'react-native';
 import { usePreferences } from '../../data/preferences';
-import { useKeep } from '../../data/use-keep';
+import type { Keep } from '../../data/use-keep';
 import { Card } from '../../ui/card';
 import { Choice, optionsOf } from '../../ui/choice';
 import { Labelled, NumberField } from '../../ui/field';
@@ -31,12 +31,13 @@ function because({ name, lostRsi }: ClaimStep): string {
 interface ClaimCardProps {
   readonly area: Area;
   readonly figures: Extract<AreaFigures, { readonly state: 'figures' }>;
+  /** Takes fields of the area. */
+  readonly keep: Keep<'area'>;
 }
 
 /** What somebody says an area is worth, and by what it falls from there to what was built. */
-export function ClaimCard({ area, figures }: ClaimCardProps) {
+export function ClaimCard({ area, figures, keep }: ClaimCardProps) {
   const { units } = usePreferences();
-  const keep = useKeep('area', area);
   const isKnown = isJudged(area) || gradedLayerOf(area.buildUp) === null;
   const steps = claimSteps(area, figures, isKnown);
   const shown = (rsi: number): string => figure(rsi, 'resistance', units);
@@ -57,7 +58,9 @@ export function ClaimCard({ area, figures }: ClaimCardProps) {
               label="Claimed by"
               options={CLAIMANTS}
               value={area.claimedBy}
-              onChange={(claimedBy) => keep({ claimedBy: area.claimedBy === claimedBy ? null : claimedBy })}
+              onChange={(claimedBy) =>
+                keep((now) => ({ claimedBy: now.claimedBy === claimedBy ? null : claimedBy }))
+              }
             />
           </Labelled>
           <View style={styles.steps} role="list" aria-label="From what is said to what was built">

@@ -1,3 +1,4 @@
+import type { House } from '@calvet/contract/house/house';
 import type { Area } from '@calvet/contract/installation/area';
 import {
   defect as kind,
@@ -9,7 +10,6 @@ import { areaDefects, type PricedDefect } from '@calvet/contract/installation/pr
 import { NAME_MAX, SAID_MAX } from '@calvet/contract/limits';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
-import type { HouseView } from '../../data/as-drawn';
 import { usePreferences } from '../../data/preferences';
 import { useStore } from '../../data/store-context';
 import { useKeep } from '../../data/use-keep';
@@ -131,15 +131,16 @@ function DefectLine({ defect, price, isOpen, onToggle }: DefectLineProps) {
 }
 
 interface DefectsCardProps {
-  readonly view: HouseView;
+  readonly house: House;
+  /** Of the whole house. */
+  readonly defects: readonly Defect[];
   readonly area: Area;
   /** Called before a defect is entered: the area must be there for it. */
   readonly onBeforeAdding: () => void;
 }
 
 /** What was found wrong in an area, spot by spot, and what each costs. */
-export function DefectsCard({ view, area, onBeforeAdding }: DefectsCardProps) {
-  const { house, defects } = view;
+export function DefectsCard({ house, defects, area, onBeforeAdding }: DefectsCardProps) {
   const { units } = usePreferences();
   const { createRecord } = useStore();
   const [openId, setOpenId] = useState<string | null>(null);

@@ -8,7 +8,7 @@ import {
 import type { EdgeInsulation } from '@calvet/core/thermal/ground';
 import type { FigureField } from '@calvet/contract/kind/field';
 import type { EntryStage } from '../../data/typing';
-import { useKeep } from '../../data/use-keep';
+import type { Keep } from '../../data/use-keep';
 import { Button } from '../../ui/button';
 import { Card } from '../../ui/card';
 import { Choice, optionsOf } from '../../ui/choice';
@@ -40,12 +40,23 @@ interface GroundFigure<T> {
   readonly optional?: true;
 }
 
+interface GroundCardProps {
+  readonly area: Area;
+  /** Takes fields of the area. */
+  readonly keep: Keep<'area'>;
+}
+
 /** How an area lies in the ground: what the ground adds is worked out from it. */
-export function GroundCard({ area }: { readonly area: Area }) {
-  const keep = useKeep('area', area);
+export function GroundCard({ area, keep }: GroundCardProps) {
   const { ground, kind } = area;
   if (ground === null && !MAY_LIE.has(kind)) return null;
-  const set = (next: AreaGround | null, stage?: EntryStage): void => keep({ ground: next }, stage);
+  const set = (change: Partial<AreaGround>, stage?: EntryStage): void =>
+    keep((now) => (now.ground === null ? {} : { ground: { ...now.ground, ...change } }), stage);
+  const setEdge = (change: Partial<EdgeInsulation> | null, stage?: EntryStage): void =>
+    keep(({ ground: now }) => {
+      if (now?.edge == null) return {};
+      return { ground: { ...now, edge: change === null ? null : { ...now.edge, ...change } } };
+    }, stage);
   const isWall = kind === 'wall' || kind === 'foundationWall';
   const figures: readonly GroundFigure<AreaGround>[] = [
     {
@@ -85,7 +96,7 @@ export function GroundCard({ area }: { readonly area: Area }) {
         label="How it lies in the ground"
         options={AS}
         value={ground?.as ?? 'none'}
-        onChange={(as) => set(as === 'none' ? null : { ...BEGUN, ...ground, as })}
+        onChange={(as) => keep((now) => ({ ground: as === 'none' ? null : { ...BEGUN, ...now.ground, as } }))}
       />
       {ground !== null && (
         <>
@@ -99,7 +110,7 @@ export function GroundCard({ area }: { readonly area: Area }) {
                 bounds={field.bounds}
                 isRequired={optional !== true && ground[key] !== null}
                 onCommit={(si, stage) => {
-                  if (si !== null || optional === true) set({ ...ground, [key]: si }, stage);
+                  if (si !== null || optional === true) set({ [key]: si }, stage);
                 }}
               />
             ))}
@@ -108,18 +119,10 @@ export function GroundCard({ area }: { readonly area: Area }) {
             Without a conductivity of the ground: sand and gravel, 2 W/(m·K).
           </Text>
           {ground.as === 'slab' && ground.edge === null && (
-            <Button
-              label="Add a board at its edge"
-              icon="plus"
-              onPress={() => set({ ...ground, edge: BOARD })}
-            />
+            <Button label="Add a board at its edge" icon="plus" onPress={() => set({ edge: BOARD })} />
           )}
           {ground.as === 'slab' && ground.edge !== null && (
-            <EdgeFields
-              lies={ground.edge}
-              figures={edgeFigures}
-              onChange={(next, stage) => set({ ...ground, edge: next }, stage)}
-            />
+            <EdgeFields lies={ground.edge} figures={edgeFigures} onChange={setEdge} />
           )}
         </>
       )}
@@ -130,7 +133,8 @@ export function GroundCard({ area }: { readonly area: Area }) {
 interface EdgeFieldsProps {
   readonly lies: EdgeInsulation;
   readonly figures: readonly GroundFigure<EdgeInsulation>[];
-  readonly onChange: (edge: EdgeInsulation | null, stage?: EntryStage) => void;
+  /** Called with what changes of the board; null: it is taken out. */
+  readonly onChange: (change: Partial<EdgeInsulation> | null, stage?: EntryStage) => void;
 }
 
 function EdgeFields({ lies, figures, onChange }: EdgeFieldsProps) {
@@ -141,7 +145,7 @@ function EdgeFields({ lies, figures, onChange }: EdgeFieldsProps) {
           label="How the board at the edge lies"
           options={POSITIONS}
           value={lies.position}
-          onChange={(position) => onChange({ ...lies, position })}
+          onChange={(position) => onChange({ position })}
         />
       </Labelled>
       <FieldGrid>
@@ -152,7 +156,7 @@ function EdgeFields({ lies, figures, onChange }: EdgeFieldsProps) {
             quantity={field.quantity}
             value={lies[key] as number}
             bounds={field.bounds}
-            onFigure={(si, stage) => onChange({ ...lies, [key]: si }, stage)}
+            onFigure={(si, stage) => onChange({ [key]: si }, stage)}
           />
         ))}
       </FieldGrid>

@@ -7,7 +7,6 @@ import {
   type BuildUpMoisture,
   type HeldAt,
 } from '@calvet/contract/installation/moisture-of-build-up';
-import type { OpenedSpot } from '@calvet/contract/installation/opened-spot';
 import { SCREENING } from '@calvet/core/cautions';
 import { Refusal } from '@calvet/core/refusal';
 import { useRouter } from 'expo-router';
@@ -22,7 +21,7 @@ import { decimals, figureWithUnit } from '../../ui/format';
 import { Text } from '../../ui/text';
 import { usePalette } from '../../ui/theme';
 import { useQuiet } from '../../ui/use-quiet';
-import { OpenedSpots } from './opened-spots';
+import { OpenedSpots, type NextSpots } from './opened-spots';
 import { placeName, schoolSentence } from './vapour-words';
 
 /** What is typed shows first. */
@@ -101,8 +100,8 @@ function answerOf({ dries, peakKgM2 }: Figures, shown: (kgM2: number) => string)
 interface MoistureCardProps {
   readonly house: HouseBody & { readonly id: string };
   readonly area: AreaInHand;
-  /** Called with the spots that were opened. */
-  readonly onSpots: (spots: readonly OpenedSpot[], stage?: EntryStage) => void;
+  /** Called with what becomes of the spots that were opened. */
+  readonly onSpots: (next: NextSpots, stage?: EntryStage) => void;
 }
 
 /** Whether water gathers in a build-up over a year, and whether the way in which it is kept dry holds together. */

@@ -13,8 +13,8 @@ import { usePreferences } from '../../data/preferences';
 import type { EntryStage } from '../../data/typing';
 import { Button } from '../../ui/button';
 import { DayField } from '../../ui/day-field';
-import { GivenField, TextField } from '../../ui/field';
-import { decimals, figureWithUnit, today } from '../../ui/format';
+import { NumberField, TextField } from '../../ui/field';
+import { entryWithUnit, figureWithUnit, today } from '../../ui/format';
 import { MONTHS } from '../../ui/months';
 import { Text } from '../../ui/text';
 import { space } from '../../ui/tokens';
@@ -30,6 +30,9 @@ function heldIn(moisture: BuildUpMoisture | null, month: number): readonly [numb
   return [sum(({ dryKgM2 }) => dryKgM2), sum(({ dampKgM2 }) => dampKgM2)];
 }
 
+/** What becomes of spots. */
+export type NextSpots = (spots: readonly OpenedSpot[]) => readonly OpenedSpot[];
+
 interface SpotProps {
   readonly spot: OpenedSpot;
   readonly name: string;
@@ -42,16 +45,17 @@ function Spot({ spot, name, moisture, onChange, onRemove }: SpotProps) {
   const { units } = usePreferences();
   const month = monthOf(spot);
   const held = heldIn(moisture, month);
-  const isDamp = spot.moistureShare > DAMP_WOOD_SHARE;
+  const share = spot.moistureShare;
+  const isDamp = share !== null && share > DAMP_WOOD_SHARE;
   return (
     <View style={styles.spot} role="group" aria-label={name}>
       <DayField label="Opened on" value={spot.day} onChange={(day) => onChange({ day })} />
-      <GivenField
+      <NumberField
         label="Moisture, by mass of the dry wood"
         quantity="share"
-        value={spot.moistureShare}
+        value={share}
         bounds={moistureShare.bounds}
-        onFigure={(share, stage) => onChange({ moistureShare: share }, stage)}
+        onCommit={(read, stage) => onChange({ moistureShare: read }, stage)}
       />
       <TextField
         label="Where"
@@ -60,13 +64,25 @@ function Spot({ spot, name, moisture, onChange, onRemove }: SpotProps) {
         onChange={(place) => onChange({ place: place === '' ? null : place })}
       />
       <Text tone={isDamp ? 'ember' : undefined} role="status">
-        Found {decimals(spot.moistureShare * 100, 0)} % in {MONTHS[month] ?? ''}.
+        {share === null
+          ? `Not read yet in ${MONTHS[month] ?? ''}.`
+          : `Found ${entryWithUnit(share, 'share', units)} in ${MONTHS[month] ?? ''}.`}
         {held === null
           ? ''
           : ` Worked out to hold ${figureWithUnit(held[0], 'massPerArea', units)} dry, ${figureWithUnit(held[1], 'massPerArea', units)} damp at its end.`}
         {isDamp ? ' Wood that stays so damp rots: find where the water comes from.' : ''}
       </Text>
-      <Button kind="quiet" icon="trash-can-outline" label={`Take out ${name}`} onPress={onRemove} />
+      {spot.day > today() && (
+        <Text tone="straw" role="status">
+          That day is still to come: on which day was it opened?
+        </Text>
+      )}
+      <Button
+        kind="quiet"
+        icon="trash-can-outline"
+        label={`Take out ${name.toLowerCase()}`}
+        onPress={onRemove}
+      />
     </View>
   );
 }
@@ -74,7 +90,8 @@ function Spot({ spot, name, moisture, onChange, onRemove }: SpotProps) {
 interface OpenedSpotsProps {
   readonly area: AreaInHand;
   readonly moisture: BuildUpMoisture | null;
-  readonly onChange: (spots: readonly OpenedSpot[], stage?: EntryStage) => void;
+  /** Called with what becomes of the spots, as they are by then. */
+  readonly onChange: (next: NextSpots, stage?: EntryStage) => void;
 }
 
 /** Spots that were opened to look inside, each beside what its month is worked out to hold. */
@@ -89,19 +106,18 @@ export function OpenedSpots({ area, moisture, onChange }: OpenedSpotsProps) {
           name={`Opened spot ${i + 1}`}
           moisture={moisture}
           onChange={(change, stage) =>
-            onChange(
-              spots.map((each) => (each.id === spot.id ? { ...each, ...change } : each)),
-              stage,
-            )
+            onChange((now) => now.map((each) => (each.id === spot.id ? { ...each, ...change } : each)), stage)
           }
-          onRemove={() => onChange(spots.filter(({ id }) => id !== spot.id))}
+          onRemove={() => onChange((now) => now.filter(({ id }) => id !== spot.id))}
         />
       ))}
       <Button
         label="A spot was opened"
         icon="plus"
         disabled={spots.length >= OPENED_SPOTS_MAX}
-        onPress={() => onChange([...spots, { id: v7(), day: today(), moistureShare: 0.12, place: null }])}
+        onPress={() =>
+          onChange((now) => [...now, { id: v7(), day: today(), moistureShare: null, place: null }])
+        }
       />
     </>
   );

@@ -1,6 +1,6 @@
 import { area as areaKind, type Area, type OwnRequirement } from '@calvet/contract/installation/area';
 import { AREA_WORDS } from '@calvet/contract/installation/area-words';
-import { useKeep } from '../../data/use-keep';
+import type { Keep } from '../../data/use-keep';
 import { Choice } from '../../ui/choice';
 import { GivenField, Labelled } from '../../ui/field';
 
@@ -25,9 +25,14 @@ const BY: Readonly<Record<Asked, OwnRequirement | null>> = {
   r: { ...NOTHING, leastRsi: 1 / USUAL_U },
 };
 
+interface RequirementChoiceProps {
+  readonly area: Area;
+  /** Takes fields of the area. */
+  readonly keep: Keep<'area'>;
+}
+
 /** What is asked of one area: what is asked of its kind, what is asked of walls, or something of its own. */
-export function RequirementChoice({ area }: { readonly area: Area }) {
-  const keep = useKeep('area', area);
+export function RequirementChoice({ area, keep }: RequirementChoiceProps) {
   const { requirement, kind } = area;
   const asked = askedAs(requirement);
   const options = [
