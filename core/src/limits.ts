@@ -79,3 +79,9 @@ export const WORK_LAG_MAX = 1000;
 export const CLOSED_DAYS_MAX = 1000;
 /** Things of one house that have to be looked at before they are covered. */
 export const HOLD_ITEMS_MAX = 20_000;
+
+/** Of a take-off: sizes of cavities, joints, layers that a fixing goes through, lengths that it can be had in. */
+export const BATT_GROUPS_MAX = 500;
+export const JOINTS_MAX = 1000;
+export const PASSES_MAX = 12;
+export const STOCK_MAX = 100;

@@ -36,6 +36,11 @@ import { voidsOperation } from './photo/voids';
 import { judgePenetrationOperation } from './penetrations/judge';
 import { planSizesOperation } from './plan/sizes';
 import { Refusal } from './refusal';
+import { battsOperation } from './take-off/batts';
+import { fixingOperation } from './take-off/fixing';
+import { jointsOperation } from './take-off/joint';
+import { packsOperation } from './take-off/packs';
+import { sheetOperation } from './take-off/sheet';
 import { airSpaceOperation } from './thermal/air-space';
 import { assemblyOperation } from './thermal/assembly';
 import { carbonOperation } from './thermal/carbon';
@@ -53,6 +58,11 @@ import { ventilationRequirementOperation } from './ventilation/requirement';
 
 /** Every computation by name. The command line, the API and the web worker are thin doors to this table. */
 export const operations = {
+  'takeOff.packs': packsOperation,
+  'takeOff.batts': battsOperation,
+  'takeOff.sheet': sheetOperation,
+  'takeOff.joint': jointsOperation,
+  'takeOff.fixing': fixingOperation,
   'insulation.bags': bagsOperation,
   'insulation.coverage': coverageOperation,
   'insulation.battCompression': battCompressionOperation,

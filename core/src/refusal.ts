@@ -45,6 +45,7 @@ export type RefusalCode =
   | 'roof-missing'
   | 'opening-exceeds-wall'
   | 'circular'
+  | 'roll-too-short'
   | 'not-finite';
 
 /** What else is known of a refusal: the value that was given and the bound that it breaks. */

@@ -27,6 +27,7 @@ import {
   explainPayback,
 } from './build-ups';
 import { explainDegreeDays } from './climate';
+import { explainBatts, explainFixing, explainJoints, explainPacks, explainSheet } from './take-off';
 import { explainCavityFill, explainDefectPrices } from './defects';
 import { explainDryAndDamp, explainInterfaces, explainMonthly } from './moisture';
 import { explainHoldPoints } from './calendar';
@@ -92,6 +93,11 @@ const explanations: Explanations = {
   'thermal.mixedFrame': explainMixedFrame,
   'thermal.carbon': explainCarbon,
   'thermal.payback': explainPayback,
+  'takeOff.packs': explainPacks,
+  'takeOff.batts': explainBatts,
+  'takeOff.sheet': explainSheet,
+  'takeOff.joint': explainJoints,
+  'takeOff.fixing': explainFixing,
   'insulation.cavityFill': explainCavityFill,
   'insulation.defectPrices': explainDefectPrices,
   'moisture.indoorYear': explainIndoorYear,
