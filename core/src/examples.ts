@@ -1,7 +1,10 @@
 import type { OperationName, OperationTypes } from './operations';
 import { calendarExample } from './calendar/calendar-example';
 import { traceExample } from './continuity/trace-example';
+import { photoExamples } from './photo/photo-examples';
 import { planExample } from './plan/plan-example';
+import { takeOffExamples } from './take-off/take-off-examples';
+import { trainingExample } from './training/training-example';
 
 const films = { filmConvention: 'iso', heatFlow: 'horizontal' } as const;
 const building = { volumeM3: 410, envelopeAreaM2: 395, floorAreaM2: 152, heightM: 5.4 };
@@ -207,6 +210,22 @@ export const examples: { readonly [Name in OperationName]: OperationTypes[Name][
     restRsi: 0.3,
     settlingFraction: 0.12,
   },
+  'insulation.depthMap': {
+    kind: 'looseFill',
+    widthM: 9,
+    heightM: 5,
+    readings: [
+      { xM: 1, yM: 1, depthM: 0.37 },
+      { xM: 4.5, yM: 2.5, depthM: 0.4 },
+      { xM: 8, yM: 4, depthM: 0.38 },
+      { xM: 8.6, yM: 0.4, depthM: 0.21 },
+      { xM: 2, yM: 4.4, depthM: 0.36 },
+    ],
+    conductivityWmK: 0.04,
+    specifiedDepthM: 0.36,
+    restRsi: 0.4,
+    settlingFraction: 0.12,
+  },
   'insulation.hybridFill': {
     cavityDepthM: 0.14,
     foamDepthsM: [0.055, 0.05, 0.042],
@@ -262,24 +281,8 @@ export const examples: { readonly [Name in OperationName]: OperationTypes[Name][
     ],
     fixes: ['hatch', 'rim'],
   },
-  'photo.voids': {
-    corners: [
-      { x: 310, y: 205 },
-      { x: 905, y: 258 },
-      { x: 871, y: 2790 },
-      { x: 274, y: 2955 },
-    ],
-    cavityWidthM: 0.37,
-    cavityHeightM: 2.42,
-    outlines: [
-      [
-        { x: 350, y: 420 },
-        { x: 560, y: 470 },
-        { x: 520, y: 800 },
-        { x: 380, y: 760 },
-      ],
-    ],
-  },
+  'photo.voids': photoExamples.voids,
+  'photo.regions': photoExamples.regions,
   'climate.degreeDays': { temperaturesC: monthsC },
   'thermal.airSpace': {
     thicknessM: 0.025,
@@ -347,39 +350,12 @@ export const examples: { readonly [Name in OperationName]: OperationTypes[Name][
     ...films,
     months: year,
   },
-  'takeOff.packs': { needed: 74.3, packSize: 2.88, onHand: 3 },
-  'takeOff.batts': {
-    cavities: [
-      { widthM: 0.555, heightM: 2.75, count: 24 },
-      { widthM: 0.27, heightM: 0.82, count: 9 },
-    ],
-    batt: { widthM: 0.58, lengthM: 1.2, perPack: 8 },
-  },
-  'takeOff.sheet': {
-    direction: 'along',
-    lengthM: 38,
-    heightM: 2.55,
-    rollWidthM: 1.6,
-    rollLengthM: 40,
-    lapM: 0.12,
-    floorLapM: 0.06,
-    topLapM: 0.08,
-    corners: 8,
-  },
-  'takeOff.joint': {
-    joints: [
-      { kind: 'line', lengthM: 42, gapM: 0.008 },
-      { kind: 'sealant', lengthM: 18, gapM: 0.012 },
-      { kind: 'foam', lengthM: 88, gapM: 0.014, depthM: 0.09 },
-    ],
-  },
-  'takeOff.fixing': {
-    passesM: [0.022, 0.08, 0.012],
-    leastHoldM: 0.045,
-    stockM: [0.12, 0.14, 0.16, 0.18],
-    areaM2: 96,
-    perM2: 2.8,
-  },
+  'takeOff.packs': takeOffExamples.packs,
+  'takeOff.batts': takeOffExamples.batts,
+  'takeOff.sheet': takeOffExamples.sheet,
+  'takeOff.joint': takeOffExamples.joint,
+  'takeOff.fixing': takeOffExamples.fixing,
+  'training.agreement': trainingExample,
   'plan.sizes': planExample,
   'calendar.holdPoints': calendarExample,
   'penetration.judge': { what: 'waterPipe', through: 'timber', gapMm: 12, seals: ['softSealant'] },

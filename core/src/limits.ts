@@ -42,7 +42,7 @@ export const TABLE_LINES_MAX = 200;
 /** Cavities of one house that are looked at. */
 export const CAVITIES_MAX = 10_000;
 /** Regions that are marked in one cavity. */
-export const REGIONS_MAX = 100;
+export const REGIONS_MAX = 200;
 /** Voids that are outlined on one photo, and the corners of each. */
 export const OUTLINES_MAX = 100;
 export const OUTLINE_CORNERS_MAX = 1000;
@@ -85,3 +85,8 @@ export const BATT_GROUPS_MAX = 500;
 export const JOINTS_MAX = 1000;
 export const PASSES_MAX = 12;
 export const STOCK_MAX = 100;
+
+/** Depths taken on the map of one area. */
+export const MAP_READINGS_MAX = 500;
+/** Answers of somebody who trains their eye: twenty a week for years. */
+export const ANSWERS_MAX = 5000;

@@ -17,6 +17,7 @@ import { coverageOperation } from './insulation/coverage';
 import { defectPricesOperation } from './insulation/defect-prices';
 import { densitySamplesOperation } from './insulation/density-samples';
 import { depthOperation } from './insulation/depth';
+import { depthMapOperation } from './insulation/depth-map';
 import { gradeOperation } from './insulation/grade';
 import type { Finding } from './finding';
 import { FORMER_NAMES } from './former-names';
@@ -32,6 +33,7 @@ import { vapourPlanOperation } from './moisture/vapour-plan';
 import { computeWith, type Operation, type Progress } from './operation';
 import { onlyKnown } from './schema';
 import { pathToTargetOperation } from './path-to-target/evaluate';
+import { regionsOperation } from './photo/regions';
 import { voidsOperation } from './photo/voids';
 import { judgePenetrationOperation } from './penetrations/judge';
 import { planSizesOperation } from './plan/sizes';
@@ -53,21 +55,18 @@ import { mixedFrameOperation } from './thermal/mixed-frame';
 import { paybackOperation } from './thermal/payback';
 import { thermalRequirementsOperation } from './thermal/requirements';
 import { studLayoutOperation } from './thermal/stud-layout';
+import { agreementOperation } from './training/agreement';
 import { infiltrationOperation } from './ventilation/infiltration';
 import { ventilationRequirementOperation } from './ventilation/requirement';
 
 /** Every computation by name. The command line, the API and the web worker are thin doors to this table. */
 export const operations = {
-  'takeOff.packs': packsOperation,
-  'takeOff.batts': battsOperation,
-  'takeOff.sheet': sheetOperation,
-  'takeOff.joint': jointsOperation,
-  'takeOff.fixing': fixingOperation,
   'insulation.bags': bagsOperation,
   'insulation.coverage': coverageOperation,
   'insulation.battCompression': battCompressionOperation,
   'insulation.cavityFill': cavityFillOperation,
   'insulation.depth': depthOperation,
+  'insulation.depthMap': depthMapOperation,
   'insulation.densitySamples': densitySamplesOperation,
   'insulation.massPerArea': massPerAreaOperation,
   'insulation.hybridFill': hybridFillOperation,
@@ -75,6 +74,13 @@ export const operations = {
   'insulation.sampling': samplingOperation,
   'insulation.defectPrices': defectPricesOperation,
   'photo.voids': voidsOperation,
+  'photo.regions': regionsOperation,
+  'training.agreement': agreementOperation,
+  'takeOff.packs': packsOperation,
+  'takeOff.batts': battsOperation,
+  'takeOff.sheet': sheetOperation,
+  'takeOff.joint': jointsOperation,
+  'takeOff.fixing': fixingOperation,
   'air.dewPoint': dewPointOperation,
   'moisture.indoorYear': indoorYearOperation,
   'moisture.interfaces': interfacesOperation,

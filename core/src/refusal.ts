@@ -25,6 +25,7 @@ export type RefusalCode =
   | 'no-resistance'
   | 'no-density-root'
   | 'duplicate-id'
+  | 'duplicate-point'
   | 'unknown-reference'
   | 'out-of-order'
   | 'not-ascending'

@@ -39,7 +39,7 @@ function crossingLevel(one: Edge, other: Edge): number | null {
 }
 
 /** Levels between which no edge begins, ends or crosses another, from the first that any edge reaches to the last. */
-function levelsOf(edges: readonly Edge[]): readonly number[] {
+function levelsOf(edges: readonly Edge[], field: string): readonly number[] {
   const levels = edges.flatMap(({ y0, y1 }) => [y0, y1]);
   const most = levels.length + MOST_CROSSINGS;
   edges.forEach((edge, i) => {
@@ -49,19 +49,16 @@ function levelsOf(edges: readonly Edge[]): readonly number[] {
       if (level !== null) levels.push(level);
     }
     if (levels.length > most) {
-      throw new Refusal(
-        'too-tangled',
-        'outlines',
-        'The outlines cross too often: draw round each void once.',
-        {
-          bound: MOST_CROSSINGS,
-        },
-      );
+      throw new Refusal('too-tangled', field, 'The outlines cross too often: draw round each void once.', {
+        bound: MOST_CROSSINGS,
+      });
     }
   });
   return levels.sort((a, b) => a - b);
 }
 
+/** To which of several measured things a place belongs, by which outlines it lies in; null: to none. */
+export type Belongs = (isInside: readonly boolean[]) => number | null;
 /** True where a place belongs to what is measured, by which outlines it lies in. */
 export type Holds = (isInside: readonly boolean[]) => boolean;
 
@@ -70,31 +67,44 @@ interface Crossing {
   readonly x: number;
 }
 
-/** Width of what is measured at a level; edges sorted by where they cross it. */
-function widthAt(crossings: readonly Crossing[], count: number, holds: Holds): number {
+/** Adds the widths of what is measured at a level, times a height; edges sorted by where they cross the level. */
+function addWidths(
+  areas: number[],
+  crossings: readonly Crossing[],
+  count: number,
+  belongs: Belongs,
+  height: number,
+): void {
   const isInside = Array<boolean>(count).fill(false);
-  let width = 0;
-  let since: number | null = null;
+  let since: { readonly x: number; readonly to: number } | null = null;
   for (const { outline, x } of crossings) {
-    if (since !== null) width += x - since;
+    if (since !== null) areas[since.to] = (areas[since.to] ?? 0) + (x - since.x) * height;
     isInside[outline] = isInside[outline] !== true;
-    since = holds(isInside) ? x : null;
+    const to = belongs(isInside);
+    since = to === null ? null : { x, to };
   }
-  return width;
 }
 
 /**
- * Area of the places that lie in some of a number of outlines and not in others; what lies in none is never measured. An
- * outline that crosses itself is filled even–odd. Cut into level strips in which no two edges cross, so that the width is
- * linear in each and its middle gives the area exactly, however outlines touch, overlap or fold back on themselves.
- * @param holds asked with whether a place lies in each of the outlines, in their order
- * @example areaWhere([[{ x: 0, y: 0 }, { x: 2, y: 0 }, { x: 2, y: 1 }, { x: 0, y: 1 }]], ([isInside]) => isInside) // 2
+ * Areas of the places that belong to each of several things, by which of a number of outlines they lie in; what lies in no
+ * outline belongs to none. An outline that crosses itself is filled even–odd. Cut into level strips in which no two edges
+ * cross, so that the width is linear in each and its middle gives the area exactly, however outlines touch, overlap or fold
+ * back on themselves.
+ * @param count of the things, the first of which is 0
+ * @param belongs asked with whether a place lies in each of the outlines, in their order
+ * @param field of the input, where the outlines come from
+ * @example areasWhere([[{ x: 0, y: 0 }, { x: 2, y: 0 }, { x: 2, y: 1 }, { x: 0, y: 1 }]], 2, ([isInside]) => (isInside ? 1 : null)) // [0, 2]
  * @throws {Refusal} `too-tangled`
  */
-export function areaWhere(outlines: readonly (readonly Point[])[], holds: Holds): number {
+export function areasWhere(
+  outlines: readonly (readonly Point[])[],
+  count: number,
+  belongs: Belongs,
+  field = 'outlines',
+): readonly number[] {
   const edges = edgesOf(outlines);
-  const levels = levelsOf(edges);
-  let area = 0;
+  const levels = levelsOf(edges, field);
+  const areas = Array<number>(count).fill(0);
   for (let i = 1; i < levels.length; i++) {
     const [top, bottom] = [levels[i - 1] ?? 0, levels[i] ?? 0];
     if (top === bottom) continue;
@@ -105,7 +115,17 @@ export function areaWhere(outlines: readonly (readonly Point[])[], holds: Holds)
         crossings.push({ outline: edge.outline, x: xAt(edge, middle) });
     }
     crossings.sort((a, b) => a.x - b.x);
-    area += widthAt(crossings, outlines.length, holds) * (bottom - top);
+    addWidths(areas, crossings, outlines.length, belongs, bottom - top);
   }
-  return area;
+  return areas;
+}
+
+/**
+ * Area of the places that lie in some of a number of outlines and not in others, as `areasWhere`.
+ * @param holds asked with whether a place lies in each of the outlines, in their order
+ * @example areaWhere([[{ x: 0, y: 0 }, { x: 2, y: 0 }, { x: 2, y: 1 }, { x: 0, y: 1 }]], ([isInside]) => isInside) // 2
+ * @throws {Refusal} `too-tangled`
+ */
+export function areaWhere(outlines: readonly (readonly Point[])[], holds: Holds): number {
+  return areasWhere(outlines, 1, (isInside) => (holds(isInside) ? 0 : null))[0] ?? 0;
 }

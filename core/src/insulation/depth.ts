@@ -82,12 +82,12 @@ function settlingOf({ kind, settlingFraction }: DepthInput): number {
 }
 
 /**
- * Uneven depth of loose fill or sprayed foam: heat takes the thin places, so U is the mean of 1/(R_rest + R_i), and
- * the effective R of the fill 1/U − R_rest, never the R of the mean depth.
- * @example depth(examples['insulation.depth']).effectiveRsi // 6.914
+ * Figures of depths, each of which stands for a share of the layer.
+ * @param weights those shares, which add up to 1
+ * @example weighedDepth(examples['insulation.depth'], [1, 0, 0, 0]).meanDepthM // 0.42
  * @throws {Refusal} `required`
  */
-export function depth(input: DepthInput): Depth {
+export function weighedDepth(input: DepthInput, weights: readonly number[]): Depth {
   const {
     kind,
     depthsM,
@@ -102,8 +102,8 @@ export function depth(input: DepthInput): Depth {
     const settledDepthM = depthM * left;
     return { settledDepthM, rsi: settledDepthM / conductivityWmK, belowMinimum: fallsBelow(depthM, least) };
   });
-  const meanDepthM = depthsM.reduce((sum, depthM) => sum + depthM, 0) / depthsM.length;
-  const uValue = readings.reduce((sum, { rsi }) => sum + 1 / (restRsi + rsi), 0) / readings.length;
+  const meanDepthM = depthsM.reduce((sum, depthM, i) => sum + depthM * (weights[i] ?? 0), 0);
+  const uValue = readings.reduce((sum, { rsi }, i) => sum + (weights[i] ?? 0) / (restRsi + rsi), 0);
   const findings = readings.flatMap(({ belowMinimum }, reading): Depth['findings'] =>
     belowMinimum ? [{ ...LOW[kind], value: depthsM[reading], limit: least, reading }] : [],
   );
@@ -130,6 +130,32 @@ export function depth(input: DepthInput): Depth {
   };
 }
 
+/**
+ * Uneven depth of loose fill or sprayed foam: heat takes the thin places, so U is the mean of 1/(R_rest + R_i), and
+ * the effective R of the fill 1/U − R_rest, never the R of the mean depth.
+ * @example depth(examples['insulation.depth']).effectiveRsi // 6.914
+ * @throws {Refusal} `required`
+ */
+export function depth(input: DepthInput): Depth {
+  const { depthsM } = input;
+  return weighedDepth(
+    input,
+    depthsM.map(() => 1 / depthsM.length),
+  );
+}
+
+/** What is asked of a layer whose depths are taken. */
+export const layerMembers = {
+  kind: option('looseFill', 'sprayedFoam'),
+  others: {
+    conductivityWmK: positive('conductivity'),
+    specifiedDepthM: positive('thickness'),
+    restRsi: as('R of all the rest, with films', positive('resistance')),
+    settlingFraction: optional(number({ quantity: 'share', min: 0, below: 1 })),
+    minimumShare: optional(number({ quantity: 'share', above: 0 })),
+  },
+};
+
 export const depthOperation: Operation<DepthInput, Depth> = {
   words: {
     shelf: 'insulation',
@@ -140,13 +166,9 @@ export const depthOperation: Operation<DepthInput, Depth> = {
     caution: FOAM,
   },
   schema: fields<DepthInput>({
-    kind: option('looseFill', 'sprayedFoam'),
+    kind: layerMembers.kind,
     depthsM: list(nonNegative('thickness'), 1, DEPTHS_MAX),
-    conductivityWmK: positive('conductivity'),
-    specifiedDepthM: positive('thickness'),
-    restRsi: as('R of all the rest, with films', positive('resistance')),
-    settlingFraction: optional(number({ quantity: 'share', min: 0, below: 1 })),
-    minimumShare: optional(number({ quantity: 'share', above: 0 })),
+    ...layerMembers.others,
   }),
   run: depth,
   output: outcome<Depth>({

@@ -31,6 +31,10 @@ export interface Requirements {
   readonly behindBoxes?: boolean;
   readonly pipesOnWarmSide?: boolean;
   readonly heldInPlace?: boolean;
+  /** At the thickness of its label, or of its cavity, not flattened. */
+  readonly fullThickness?: boolean;
+  /** A matter of moisture, not of heat: it caps no grade. */
+  readonly facingOnWarmSide?: boolean;
 }
 
 /** A patch of the cavity with what is left of the intended thickness, 0…1. */
@@ -82,7 +86,9 @@ type RequirementRule =
   | 'not-split-around-services'
   | 'nothing-behind-boxes'
   | 'pipe-on-cold-side'
-  | 'not-held-in-place';
+  | 'not-held-in-place'
+  | 'not-full-thickness'
+  | 'facing-on-cold-side';
 
 export interface Grade extends GradedShares {
   readonly observations: readonly GradedObservation[];
@@ -91,7 +97,7 @@ export interface Grade extends GradedShares {
 }
 
 /** Under this fill a patch is void; from it on it is compressed. */
-const VOID_BELOW_FILL = 0.7;
+export const VOID_BELOW_FILL = 0.7;
 export const NEGLIGIBLE_VOID_FRACTION = 0.005;
 const COMPRESSED_LIMIT = { I: 0.02, II: 0.1 } as const;
 const VOID_LIMIT = { II: 0.02, III: 0.05 } as const;
@@ -142,6 +148,18 @@ const REQUIREMENTS: readonly {
     cap: 'III',
     rule: 'not-held-in-place',
     message: 'The insulation is not held in place and can fall out.',
+  },
+  {
+    name: 'fullThickness',
+    cap: 'II',
+    rule: 'not-full-thickness',
+    message: 'The insulation is not at its full thickness.',
+  },
+  {
+    name: 'facingOnWarmSide',
+    cap: 'I',
+    rule: 'facing-on-cold-side',
+    message: 'The facing that keeps vapour out lies on the cold side: moisture is caught behind it.',
   },
 ];
 
@@ -349,6 +367,8 @@ const requirements = fields<Requirements>({
   behindBoxes: as('Filled behind boxes', optional(boolean())),
   pipesOnWarmSide: as('Water pipes on the warm side', optional(boolean())),
   heldInPlace: optional(boolean()),
+  fullThickness: as('At its full thickness', optional(boolean())),
+  facingOnWarmSide: as('Facing on the warm side', optional(boolean())),
 });
 
 export const observationMembers = {

@@ -12,6 +12,7 @@ import {
   list,
   nonNegative,
   number,
+  option,
   optional,
   outcome,
   part,
@@ -21,13 +22,21 @@ import {
 import { DEFAULT_VOID_RSI } from '../thermal/grade-adjustment';
 import { battCompression, CRUSHED_SHARE } from './batt-compression';
 
+/** A batt that lies over foam. */
+export interface FoamedBatt {
+  readonly labelRsi: number;
+  readonly labelThicknessM: number;
+  /** `constant` of fibres that keep their conductivity when pressed (plant, wood, wool); `fibreLaw` where left out. */
+  readonly pressing?: 'fibreLaw' | 'constant';
+}
+
 /** Fibre batts laid inside of sprayed foam of uneven depth. */
 export interface HybridFillInput {
   readonly cavityDepthM: number;
   /** Each up to the depth of the cavity. */
   readonly foamDepthsM: readonly number[];
   readonly foamConductivityWmK: number;
-  readonly batt: { readonly labelRsi: number; readonly labelThicknessM: number };
+  readonly batt: FoamedBatt;
   /** From indoor air to the room side of the fibre, film included. */
   readonly insideRsi: number;
   /** From the outer side of the foam to outdoor air, film included. */
@@ -70,12 +79,18 @@ export interface HybridFill {
   readonly findings: readonly Finding<'condensing-plane-cold' | 'gap-before-foam' | 'fibre-crushed'>[];
 }
 
+/** R of a batt in a space: by the law of fibres, or, where its conductivity stays, by its thickness alone. */
+function battIn({ labelRsi, labelThicknessM, pressing }: FoamedBatt, spaceM: number): number {
+  if (pressing === 'constant') return (labelRsi * Math.min(spaceM, labelThicknessM)) / labelThicknessM;
+  return battCompression({ labelRsi, labelThicknessM, thicknessM: spaceM }, 'batt.labelRsi').rsi;
+}
+
 function readingAt(input: HybridFillInput, foamDepthM: number): HybridReading {
   const { batt, cavityDepthM, foamConductivityWmK, gapRsi = DEFAULT_VOID_RSI } = input;
   const spaceM = cavityDepthM - foamDepthM;
   const foamRsi = foamDepthM / foamConductivityWmK;
   if (!(spaceM > 0)) return { fibreThicknessM: 0, fibreRsi: 0, foamRsi, hasGap: false };
-  const { rsi } = battCompression({ ...batt, thicknessM: spaceM }, 'batt.labelRsi');
+  const rsi = battIn(batt, spaceM);
   const hasGap = exceeds(spaceM, batt.labelThicknessM);
   return {
     fibreThicknessM: Math.min(spaceM, batt.labelThicknessM),
@@ -126,7 +141,7 @@ function findingsOf(
 
 /**
  * Batts over foam of uneven depth: the fibre's thickness at each reading is what the foam leaves, pressed batts by the
- * law of compression, a gap where a batt is too thin. U is the mean over the readings. The inner face of the foam is
+ * law of compression (or at a conductivity that stays), a gap where a batt is too thin. U is the mean over the readings. The inner face of the foam is
  * judged at its lowest depth. ISO 13788, 5 (steady state) for the temperature of that face.
  * @example hybridFill(examples['insulation.hybridFill']).effectiveRsi // 4.288
  * @throws {Refusal} `out-of-range`, `not-warmer-than-outdoors`, `no-density-root`, `no-resistance`
@@ -202,9 +217,10 @@ export const hybridFillOperation: Operation<HybridFillInput, HybridFill> = {
     cavityDepthM: positive('thickness'),
     foamDepthsM: list(nonNegative('thickness'), 1, DEPTHS_MAX),
     foamConductivityWmK: positive('conductivity'),
-    batt: fields<HybridFillInput['batt']>({
+    batt: fields<FoamedBatt>({
       labelRsi: as('R on the label', positive('resistance')),
       labelThicknessM: as('Thickness on the label', positive('thickness')),
+      pressing: optional(option('fibreLaw', 'constant')),
     }),
     insideRsi: as('R on the inside', nonNegative('resistance')),
     outsideRsi: as('R on the outside', nonNegative('resistance')),

@@ -14,6 +14,7 @@ import {
   explainCoverage,
   explainDensitySamples,
   explainDepth,
+  explainDepthMap,
   explainGrade,
   explainHybridFill,
   explainMassPerArea,
@@ -44,6 +45,7 @@ import {
 } from './thermal';
 import { explainIndoorYear, explainVapourPlan } from './vapour';
 import { explainInfiltration, explainRequirement } from './ventilation';
+import { explainAgreement, explainRegions } from './seen';
 import { explainPathToTarget, explainTrace, explainVoids } from './whole-house';
 
 type Explanations = {
@@ -80,6 +82,7 @@ const explanations: Explanations = {
   'insulation.bags': explainBags,
   'insulation.coverage': explainCoverage,
   'insulation.depth': explainDepth,
+  'insulation.depthMap': explainDepthMap,
   'insulation.hybridFill': explainHybridFill,
   'moisture.interfaces': explainInterfaces,
   'moisture.monthly': explainMonthly,
@@ -87,6 +90,8 @@ const explanations: Explanations = {
   'continuity.trace': explainTrace,
   'pathToTarget.evaluate': explainPathToTarget,
   'photo.voids': explainVoids,
+  'photo.regions': explainRegions,
+  'training.agreement': explainAgreement,
   'climate.degreeDays': explainDegreeDays,
   'thermal.airSpace': explainAirSpace,
   'thermal.ground': explainGround,

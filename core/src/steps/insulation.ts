@@ -3,6 +3,7 @@ import type { BattCompression, BattCompressionInput } from '../insulation/batt-c
 import type { Coverage, CoverageInput } from '../insulation/coverage';
 import type { DensitySamples, DensitySamplesInput } from '../insulation/density-samples';
 import type { Depth, DepthInput } from '../insulation/depth';
+import type { DepthMap, DepthMapInput } from '../insulation/depth-map';
 import type { Grade, GradeInput } from '../insulation/grade';
 import type { HybridFill, HybridFillInput } from '../insulation/hybrid-fill';
 import type { MassPerArea, MassPerAreaInput } from '../insulation/mass-per-area';
@@ -272,6 +273,36 @@ export function explainDepth(input: DepthInput, output: Depth): readonly Step[] 
       output.effectiveRsi,
       R,
     ),
+  ];
+}
+
+export function explainDepthMap(input: DepthMapInput, output: DepthMap): readonly Step[] {
+  const { conductivityWmK: λ, restRsi: Rr, settlingFraction: s = 0, readings } = input;
+  const weights = Object.fromEntries(output.weights.map((weight, i) => [`w${i + 1}`, weight]));
+  const depths = Object.fromEntries(readings.map(({ depthM }, i) => [`t${i + 1}`, depthM]));
+  const us = Object.fromEntries(
+    readings.map(({ depthM }, i) => [`U${i + 1}`, 1 / (Rr + (depthM * (1 - s)) / λ)]),
+  );
+  const sumBy = (symbol: string): string => readings.map((_, i) => `w${i + 1}·${symbol}${i + 1}`).join(' + ');
+  const share = eachTerm(weights, (i) => `share of the area that lies nearest to reading ${i}`);
+  return [
+    found('Nearest share of the area: of the first reading', output.weights[0] ?? NaN),
+    step('Mean depth', `t = ${sumBy('t')}`, { ...weights, ...depths }, output.meanDepthM, 'm', {
+      ...share,
+      ...eachTerm(depths, (i) => `depth at reading ${i}, m`),
+    }),
+    step('U, mean over the area', `U = ${sumBy('U')}`, { ...weights, ...us }, output.uValue, 'W/(m²·K)', {
+      ...share,
+      ...eachTerm(us, (i) => `1 over the rest and the R at reading ${i}, settled depth over conductivity`),
+    }),
+    step(
+      'Effective R of the layer',
+      'R = 1 / U − Rrest',
+      { U: output.uValue, Rrest: Rr },
+      output.effectiveRsi,
+      R,
+    ),
+    found('Share of the area whose reading is too low', output.belowShare),
   ];
 }
 

@@ -1,21 +1,41 @@
 import type { Batts, BattsInput } from '../take-off/batts';
-import type { Fixing, FixingInput } from '../take-off/fixing';
-import type { Joints, JointsInput } from '../take-off/joint';
+import { USUAL_MARGIN_M, type Fixing, type FixingInput } from '../take-off/fixing';
+import { CAN_L, CARTRIDGE_L, JOINT_WASTE, type Joints, type JointsInput } from '../take-off/joint';
 import { USUAL_WASTE, type Packs, type PacksInput } from '../take-off/packs';
-import type { Sheet, SheetInput } from '../take-off/sheet';
-import { found, step, sumOf, type Step } from './step';
+import { CORNER_ALLOWANCE_M, type Sheet, type SheetInput } from '../take-off/sheet';
+import { eachTerm, found, step, sumOf, whereNotGiven, type Step } from './step';
+
+const WASTE = 'what is cut off or spoilt, where nobody says another share';
+const NO_LAP = 'nothing is turned there, where nobody says so';
 
 export function explainPacks(input: PacksInput, output: Packs): readonly Step[] {
   const { needed: n, wasteShare: w = USUAL_WASTE, packSize: s, onHand: h = 0 } = input;
+  const there = whereNotGiven({ h: input.onHand }, 'nothing is there, where nobody says so');
   return [
-    step('With waste', 'q = n·(1 + w)', { n, w }, output.withWaste),
+    step(
+      'With waste',
+      'q = n·(1 + w)',
+      { n, w },
+      output.withWaste,
+      '',
+      whereNotGiven({ w: input.wasteShare }, WASTE),
+    ),
     step(
       'Whole packs, none where enough is there',
       'k = max(0, ceil((q − h) / s))',
       { q: output.withWaste, h, s },
       output.packs,
+      '',
+      there,
     ),
-    step('Left over', 'l = k·s + h − q', { k: output.packs, s, h, q: output.withWaste }, output.left),
+    step(
+      'Left over',
+      'l = k·s + h − q',
+      { k: output.packs, s, h, q: output.withWaste },
+      output.left,
+      '',
+      there,
+    ),
   ];
 }
 
@@ -38,8 +58,22 @@ export function explainBatts(input: BattsInput, output: Batts): readonly Step[] 
           found('First size: height above whole batts', first.restM, 'm'),
           found('First size: batts for whole lengths and cut pieces', first.batts),
         ]),
-    step('Batts of every size', `B = ${all.terms}`, all.values, output.batts),
-    step('With waste', 'W = ceil(B·(1 + w))', { B: output.batts, w }, output.withWaste),
+    step(
+      'Batts of every size',
+      `B = ${all.terms}`,
+      all.values,
+      output.batts,
+      '',
+      eachTerm(all.values, (i) => `batts of size ${i}`),
+    ),
+    step(
+      'With waste',
+      'W = ceil(B·(1 + w))',
+      { B: output.batts, w },
+      output.withWaste,
+      '',
+      whereNotGiven({ w: input.wasteShare }, WASTE),
+    ),
     step('Packs', 'k = ceil(W / p)', { W: output.withWaste, p: input.batt.perPack }, output.packs),
     found('Joints between pieces, each to be looked at', output.joints),
   ];
@@ -47,16 +81,26 @@ export function explainBatts(input: BattsInput, output: Batts): readonly Step[] 
 
 export function explainSheet(input: SheetInput, output: Sheet): readonly Step[] {
   const { direction, lengthM: L, heightM: h, rollWidthM: b, rollLengthM: r, lapM: u } = input;
-  const { floorLapM: f = 0, topLapM: o = 0, corners: c = 0, cornerAllowanceM: a = 0.05 } = input;
+  const {
+    floorLapM: f = 0,
+    topLapM: o = 0,
+    corners: c = 0,
+    cornerAllowanceM: a = CORNER_ALLOWANCE_M,
+  } = input;
   const run = L + c * a;
-  const begin = step('Length with corners', 'l = L + c·a', { L, c, a }, run, 'm');
+  const turned = {
+    ...whereNotGiven({ f: input.floorLapM, o: input.topLapM }, NO_LAP),
+    ...whereNotGiven({ c: input.corners }, 'no corners, where nobody says so'),
+    ...whereNotGiven({ a: input.cornerAllowanceM }, 'what a corner takes more, m, where nobody says so'),
+  };
+  const begin = step('Length with corners', 'l = L + c·a', { L, c, a }, run, 'm', turned);
   const sealant = f > 0 ? [step('Two lines of sealant', 's = 2·l', { l: run }, output.sealantM, 'm')] : [];
   if (direction === 'up') {
     const strip = h + f + o;
     return [
       begin,
       step('Strips', 'n = max(1, ceil((l − u) / (b − u)))', { l: run, u, b }, output.runs),
-      step('Length of a strip', 'z = h + f + o', { h, f, o }, strip, 'm'),
+      step('Length of a strip', 'z = h + f + o', { h, f, o }, strip, 'm', turned),
       step('Sheet', 'S = n·z', { n: output.runs, z: strip }, output.sheetM, 'm'),
       found('Rolls, whole strips from each', output.rolls),
       step(
@@ -72,8 +116,15 @@ export function explainSheet(input: SheetInput, output: Sheet): readonly Step[] 
   const mark = b - f;
   return [
     begin,
-    step('Mark of the first run', 'm = b − f', { b, f }, mark, 'm'),
-    step('Runs', 'n = 1 + max(0, ceil((h + o − m) / (b − u)))', { h, o, m: mark, b, u }, output.runs),
+    step('Mark of the first run', 'm = b − f', { b, f }, mark, 'm', turned),
+    step(
+      'Runs',
+      'n = 1 + max(0, ceil((h + o − m) / (b − u)))',
+      { h, o, m: mark, b, u },
+      output.runs,
+      '',
+      turned,
+    ),
     step('Sheet', 'S = n·l', { n: output.runs, l: run }, output.sheetM, 'm'),
     step(
       'Rolls, each after the first a lap shorter',
@@ -93,7 +144,7 @@ export function explainSheet(input: SheetInput, output: Sheet): readonly Step[] 
 }
 
 export function explainJoints(input: JointsInput, output: Joints): readonly Step[] {
-  const { wasteShare: w = 0.15, cartridgeLitres: c = 0.31, canLitres: k = 25 } = input;
+  const { wasteShare: w = JOINT_WASTE, cartridgeLitres: c = CARTRIDGE_L, canLitres: k = CAN_L } = input;
   const litres = (isFoam: boolean) =>
     sumOf(
       'v',
@@ -102,6 +153,11 @@ export function explainJoints(input: JointsInput, output: Joints): readonly Step
         .map((each) => each.litres),
     );
   const [sealant, foam] = [litres(false), litres(true)];
+  const usual = {
+    ...whereNotGiven({ w: input.wasteShare }, WASTE),
+    ...whereNotGiven({ c: input.cartridgeLitres }, 'litres in a cartridge, where nobody says so'),
+    ...whereNotGiven({ k: input.canLitres }, 'litres that a can yields, where nobody says so'),
+  };
   return [
     ...input.joints.flatMap((joint, i) => {
       const take = output.joints[i];
@@ -125,13 +181,22 @@ export function explainJoints(input: JointsInput, output: Joints): readonly Step
             'n = ceil(Q·(1 + w) / c)',
             { Q: output.sealantLitres, w, c },
             output.cartridges,
+            '',
+            usual,
           ),
         ]
       : []),
     ...(output.foamLitres > 0
       ? [
           step('Foam together', `F = ${foam.terms}`, foam.values, output.foamLitres, 'l'),
-          step('Cans with waste', 'n = ceil(F·(1 + w) / k)', { F: output.foamLitres, w, k }, output.cans),
+          step(
+            'Cans with waste',
+            'n = ceil(F·(1 + w) / k)',
+            { F: output.foamLitres, w, k },
+            output.cans,
+            '',
+            usual,
+          ),
         ]
       : []),
   ];
@@ -139,12 +204,21 @@ export function explainJoints(input: JointsInput, output: Joints): readonly Step
 
 export function explainFixing(input: FixingInput, output: Fixing): readonly Step[] {
   const through = sumOf('p', input.passesM);
-  const { leastHoldM: h, limitM: e, marginM: m = 0.003, areaM2: A, perM2: n } = input;
+  const { leastHoldM: h, limitM: e, marginM: m = USUAL_MARGIN_M, areaM2: A, perM2: n } = input;
   return [
     step('At least', `l = ${through.terms} + h`, { ...through.values, h }, output.leastLengthM, 'm'),
     ...(e === undefined || output.greatestLengthM === null
       ? []
-      : [step('At most, short of what must stay whole', 'g = e − m', { e, m }, output.greatestLengthM, 'm')]),
+      : [
+          step(
+            'At most, short of what must stay whole',
+            'g = e − m',
+            { e, m },
+            output.greatestLengthM,
+            'm',
+            whereNotGiven({ m: input.marginM }, 'kept clear of it, m, where nobody says so'),
+          ),
+        ]),
     ...(output.chosenM === null ? [] : [found('Shortest that can be had between', output.chosenM, 'm')]),
     ...(output.count === null || A === undefined || n === undefined
       ? []

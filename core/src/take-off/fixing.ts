@@ -29,7 +29,7 @@ export interface Fixing {
   readonly findings: readonly Finding<'no-length-fits' | 'no-stock-fits'>[];
 }
 
-const USUAL_MARGIN_M = 0.003;
+export const USUAL_MARGIN_M = 0.003;
 
 /**
  * How long a fixing is: long enough to hold, too short to reach the sheet behind; and how many.

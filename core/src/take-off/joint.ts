@@ -47,9 +47,10 @@ export interface Joints {
 }
 
 const LITRES_PER_M3 = 1000;
-const WASTE = 0.15;
-const CARTRIDGE_L = 0.31;
-const CAN_L = 25;
+/** Of joints, where nobody says another: waste, litres in a cartridge, litres that a can of foam yields. */
+export const JOINT_WASTE = 0.15;
+export const CARTRIDGE_L = 0.31;
+export const CAN_L = 25;
 const GAP_TO_M: Readonly<Record<JointFill, number>> = { sealant: 0.025, foam: 0.075, line: 0.075 };
 const FOAM_GAP_TO_M = 0.025;
 /** Half the gap, but no thinner than it holds and no thicker than it moves. */
@@ -88,7 +89,7 @@ function takeOf({ kind, lengthM, gapM, depthM }: JointInput, at: number): JointT
  * @throws {Refusal} `out-of-range`, `required`
  */
 export function joints(input: JointsInput): Joints {
-  const { wasteShare: waste = WASTE, cartridgeLitres = CARTRIDGE_L, canLitres = CAN_L } = input;
+  const { wasteShare: waste = JOINT_WASTE, cartridgeLitres = CARTRIDGE_L, canLitres = CAN_L } = input;
   const takes = input.joints.map(takeOf);
   const litresOf = (isFoam: boolean): number =>
     takes.reduce(

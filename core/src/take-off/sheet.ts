@@ -34,7 +34,8 @@ export interface Sheet {
   readonly sealantM: number;
 }
 
-const CORNER_M = 0.05;
+/** What a corner takes more, where nobody says another. */
+export const CORNER_ALLOWANCE_M = 0.05;
 
 function refuseImpossible(input: SheetInput, stripM: number): void {
   const { rollWidthM, rollLengthM, lapM, floorLapM = 0, direction } = input;
@@ -69,7 +70,7 @@ function refuseImpossible(input: SheetInput, stripM: number): void {
  */
 export function sheet(input: SheetInput): Sheet {
   const { direction, lengthM, heightM, rollWidthM, rollLengthM, lapM } = input;
-  const { floorLapM = 0, topLapM = 0, corners = 0, cornerAllowanceM = CORNER_M } = input;
+  const { floorLapM = 0, topLapM = 0, corners = 0, cornerAllowanceM = CORNER_ALLOWANCE_M } = input;
   const stripM = heightM + floorLapM + topLapM;
   refuseImpossible(input, stripM);
   const runM = lengthM + corners * cornerAllowanceM;
