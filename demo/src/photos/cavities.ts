@@ -1,8 +1,16 @@
-import { areaOf, type Pixel } from './camera';
-import { pathOf, type Ink } from './ink';
+import { areaOf } from '@calvet/core/drawing/camera';
+import {
+  drawBehind,
+  drawBox,
+  drawFill,
+  drawFrame,
+  drawPipe,
+  STUD_M,
+  type Bay,
+  type Flat,
+} from '@calvet/core/drawing/framed-wall';
+import { pathOf, type Ink } from '@calvet/core/drawing/ink';
 import type { Flaw, PhotoTruth } from './truth';
-
-type Flat = readonly [x: number, y: number];
 
 /** Where a flaw is in a bay: its middle, its width and its height, in metres. */
 export interface FlawPlan {
@@ -31,17 +39,13 @@ export interface CavitiesPlan {
   readonly tape?: { readonly bay: number; readonly y: number };
 }
 
-const STUD_M = 0.045;
+/** Where the face of a batt lies, behind that of the studs. */
+const FACE_M = -0.006;
 const BATTS = {
   stone: { fill: '#a89a74', dark: '#6b6147', fibre: '#c6ba95' },
   glass: { fill: '#d8bd62', dark: '#8a7433', fibre: '#eedb97' },
   wood: { fill: '#a47f56', dark: '#65492c', fibre: '#c4a37a' },
 } as const;
-
-interface Bay {
-  readonly left: number;
-  readonly right: number;
-}
 
 function baysOf({ bays, spacingM }: CavitiesPlan): readonly Bay[] {
   const first = (-bays * spacingM) / 2;
@@ -68,186 +72,16 @@ function tornOutline(ink: Ink, bay: Bay, plan: FlawPlan, half: number): readonly
   });
 }
 
-function drawFrame(ink: Ink, plan: CavitiesPlan, half: number): void {
-  const edges = [...baysOf(plan), { left: (plan.bays * plan.spacingM) / 2 + STUD_M / 2, right: 9 }];
-  edges.forEach((bay, i) => {
-    const right = bay.left;
-    const box = { left: right - STUD_M, right, bottom: -half, top: half, z: 0 };
-    const shade = i % 2 === 0 ? '#b98f5c' : '#c29a66';
-    ink.face(
-      [
-        [box.left, -half, 0],
-        [right, -half, 0],
-        [right, half, 0],
-        [box.left, half, 0],
-      ],
-      shade,
-    );
-    ink.grain(box, 'y', 40, 'rgba(90,60,28,0.35)', 1.1);
-  });
-  const wide = (plan.bays * plan.spacingM) / 2 + 0.5;
-  for (const [bottom, top] of [
-    [half, half + STUD_M],
-    [-half - STUD_M, -half],
-  ] as const) {
-    ink.face(
-      [
-        [-wide, bottom, 0],
-        [wide, bottom, 0],
-        [wide, top, 0],
-        [-wide, top, 0],
-      ],
-      '#ad8452',
-    );
-    ink.grain({ left: -wide, right: wide, bottom, top, z: 0 }, 'x', 60, 'rgba(80,52,22,0.4)', 1.1);
-  }
-}
-
-function drawBehind(ink: Ink, plan: CavitiesPlan, half: number): void {
-  const z = -plan.depthM;
-  const wide = (plan.bays * plan.spacingM) / 2 + 1;
-  ink.face(
-    [
-      [-wide, -half - 0.6, z],
-      [wide, -half - 0.6, z],
-      [wide, half + 0.6, z],
-      [-wide, half + 0.6, z],
-    ],
-    '#57442f',
-  );
-  ink.grain({ left: -wide, right: wide, bottom: -half, top: half, z }, 'x', 260, 'rgba(150,118,78,0.35)', 3);
-  for (const { left, right } of baysOf(plan)) {
-    for (const x of [left, right]) {
-      ink.face(
-        [
-          [x, -half, 0],
-          [x, -half, z],
-          [x, half, z],
-          [x, half, 0],
-        ],
-        '#7d5f3a',
-      );
-    }
-  }
-}
-
 interface DrawnFlaw {
   readonly plan: FlawPlan;
   readonly outline: readonly Flat[];
 }
 
-function drawBatt(
-  ink: Ink,
-  plan: CavitiesPlan,
-  bay: Bay,
-  half: number,
-  flaws: readonly DrawnFlaw[],
-  id: string,
-): void {
-  const colours = BATTS[plan.batt];
-  const z = -0.006;
-  const on = (outline: readonly Flat[], depth: number): readonly Pixel[] =>
-    outline.map(([x, y]) => ink.at([x, y, depth]));
-  const whole: readonly Flat[] = [
-    [bay.left, -half],
-    [bay.right, -half],
-    [bay.right, half],
-    [bay.left, half],
-  ];
-  const voids = flaws.filter((flaw) => flaw.plan.what === 'void');
-  const cut = [whole, ...voids.map(({ outline }) => outline)]
-    .map((outline) => pathOf(on(outline, z)))
-    .join('');
-  // The torn edge of the batt, and through it the sheathing behind.
-  voids.forEach(({ outline }, i) => {
-    const clip = `${id}v${i}`;
-    ink.define(`<clipPath id="${clip}"><path d="${pathOf(on(outline, z))}"/></clipPath>`);
-    ink.add(
-      `<g clip-path="url(#${clip})"><path d="${pathOf(on(outline, z))}" fill="${colours.dark}" fill-opacity="0.9"/>` +
-        `<path d="${pathOf(on(outline, -plan.depthM))}" fill="#2c2117"/></g>`,
-    );
-  });
-  ink.define(`<clipPath id="${id}"><path d="${cut}" clip-rule="evenodd"/></clipPath>`);
-  ink.add(`<path d="${cut}" fill-rule="evenodd" fill="${colours.fill}"/><g clip-path="url(#${id})">`);
-  const box = { left: bay.left, right: bay.right, bottom: -half, top: half, z };
-  ink.grain(box, 'x', 420, colours.dark, 1.2);
-  ink.grain(box, 'x', 520, colours.fibre, 1.3);
-  // A batt bulges: its edges lie in the shade.
-  for (const [edge, towards] of [
-    [bay.left, 0.03],
-    [bay.right, -0.03],
-  ] as const) {
-    ink.face(
-      [
-        [edge, -half, z],
-        [edge + towards, -half, z],
-        [edge + towards, half, z],
-        [edge, half, z],
-      ],
-      'rgba(40,28,10,0.28)',
-    );
-  }
-  flaws
-    .filter((flaw) => flaw.plan.what === 'compressed')
-    .forEach(({ outline, plan: flaw }) => {
-      const middle = (bay.left + bay.right) / 2 + flaw.x;
-      for (const part of [1, 0.8, 0.6, 0.4]) {
-        const ring = outline.map(([x, y]): Flat => [
-          middle + (x - middle) * part,
-          flaw.y + (y - flaw.y) * part,
-        ]);
-        ink.add(`<path d="${pathOf(on(ring, z))}" fill="#2a1f0c" fill-opacity="0.2"/>`);
-      }
-    });
-  ink.add('</g>');
-}
-
 function drawServices(ink: Ink, plan: CavitiesPlan, half: number): void {
   const bays = baysOf(plan);
-  for (const { bay, x } of plan.pipes ?? []) {
-    const middle = ((bays[bay]?.left ?? 0) + (bays[bay]?.right ?? 0)) / 2 + x;
-    const [a, b] = [ink.at([middle, -half, 0.01]), ink.at([middle, half, 0.01])];
-    const width = ink.camera.focalPx * 0.022;
-    for (const [stroke, share, shift] of [
-      ['#5d6a70', 1, 0],
-      ['#8d9ca3', 0.62, -0.12],
-      ['#cfd9dd', 0.16, -0.22],
-    ] as const) {
-      const off = shift * width;
-      ink.add(
-        `<path d="${pathOf(
-          [
-            [a[0] + off, a[1]],
-            [b[0] + off, b[1]],
-          ],
-          false,
-        )}" stroke="${stroke}" stroke-width="${(width * share).toFixed(1)}"/>`,
-      );
-    }
-  }
-  for (const { bay, y } of plan.boxes ?? []) {
-    const left = bays[bay]?.left ?? 0;
-    const [w, h] = [0.075, 0.1];
-    const corners = (z: number) =>
-      [
-        [left, y, z],
-        [left + w, y, z],
-        [left + w, y + h, z],
-        [left, y + h, z],
-      ] as const;
-    ink.face(corners(0.012), '#33475c');
-    const inner = corners(0.012).map(
-      ([cx, cy, z]) =>
-        [left + w / 2 + (cx - left - w / 2) * 0.82, y + h / 2 + (cy - y - h / 2) * 0.86, z] as const,
-    );
-    ink.face(inner, '#121a22');
-    const cable = [0, 0.25, 0.5, 0.75, 1].map((t) =>
-      ink.at([left + w / 2 + 0.03 * Math.sin(t * 5), y + h + t * (half - y - h), 0.01]),
-    );
-    ink.add(
-      `<path d="${pathOf(cable, false)}" fill="none" stroke="#e4e2da" stroke-width="${(ink.camera.focalPx * 0.009).toFixed(1)}"/>`,
-    );
-  }
+  for (const { bay, x } of plan.pipes ?? [])
+    drawPipe(ink, ((bays[bay]?.left ?? 0) + (bays[bay]?.right ?? 0)) / 2 + x, half);
+  for (const { bay, y } of plan.boxes ?? []) drawBox(ink, bays[bay]?.left ?? 0, y, half);
 }
 
 /** A tape measure across a bay, a line each centimetre. */
@@ -281,23 +115,31 @@ export function drawCavities(ink: Ink, plan: CavitiesPlan): PhotoTruth {
   const half = plan.heightM / 2;
   const bays = baysOf(plan);
   const { widthPx, heightPx } = ink.camera;
-  drawBehind(ink, plan, half);
+  drawBehind(ink, bays, half, plan.depthM);
   const drawn = plan.flaws.map((flaw): DrawnFlaw => {
     const bay = bays[flaw.bay];
     if (bay === undefined) throw new Error(`There is no bay ${flaw.bay}.`);
     return { plan: flaw, outline: tornOutline(ink, bay, flaw, half) };
   });
   bays.forEach((bay, i) => {
-    drawBatt(
-      ink,
-      plan,
+    const here = drawn.filter((flaw) => flaw.plan.bay === i);
+    drawFill(ink, {
       bay,
       half,
-      drawn.filter((flaw) => flaw.plan.bay === i),
-      `bay${i}`,
-    );
+      depthM: plan.depthM,
+      colours: BATTS[plan.batt],
+      z: FACE_M,
+      voids: here.filter((flaw) => flaw.plan.what === 'void').map(({ outline }) => outline),
+      pressed: here
+        .filter((flaw) => flaw.plan.what === 'compressed')
+        .map(({ outline, plan: flaw }) => ({
+          outline,
+          middle: [(bay.left + bay.right) / 2 + flaw.x, flaw.y],
+        })),
+      id: `bay${i}`,
+    });
   });
-  drawFrame(ink, plan, half);
+  drawFrame(ink, bays, half);
   drawServices(ink, plan, half);
   const tapeBay = plan.tape === undefined ? undefined : bays[plan.tape.bay];
   if (plan.tape !== undefined && tapeBay !== undefined) drawTape(ink, tapeBay, plan.tape.y);
@@ -314,7 +156,7 @@ export function drawCavities(ink: Ink, plan: CavitiesPlan): PhotoTruth {
     cavityAreaM2: bays.reduce((sum, { left, right }) => sum + (right - left) * plan.heightM, 0),
     flaws: drawn.map(({ plan: { what }, outline }): Flaw => ({
       what,
-      outlinePx: outline.map(([x, y]) => ink.at([x, y, -0.006])),
+      outlinePx: outline.map(([x, y]) => ink.at([x, y, FACE_M])),
       areaM2: areaOf(outline),
     })),
   };

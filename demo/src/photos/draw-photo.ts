@@ -1,8 +1,9 @@
 import { createHash } from 'node:crypto';
+import { randomLcg } from 'd3-random';
 import sharp from 'sharp';
-import type { Camera } from './camera';
+import type { Camera } from '@calvet/core/drawing/camera';
 import { drawCavities, type CavitiesPlan } from './cavities';
-import { openInk, type Ink } from './ink';
+import { openInk, type Ink } from '@calvet/core/drawing/ink';
 import {
   drawFan,
   drawPenetration,
@@ -80,7 +81,7 @@ function lightAndLabel({ between, camera: { widthPx, heightPx } }: Ink, daylight
 
 /** The picture and its truth, without pixels. */
 export function photoDrawing(plan: PhotoPlan): { readonly svg: string; readonly truth: PhotoTruth } {
-  const ink = openInk(cameraOf(plan), plan.seed);
+  const ink = openInk(cameraOf(plan), randomLcg(plan.seed));
   const { widthPx, heightPx } = ink.camera;
   const truth = drawScene(ink, plan.scene);
   const { defs, body } = ink.drawn();

@@ -1,7 +1,7 @@
 import { bodySchemas } from '@calvet/contract/schemas';
 import sharp from 'sharp';
 import { demoHouses } from '../scenario';
-import { areaOf, project, type Camera, type Pixel } from './camera';
+import { areaOf, project, type Camera, type Pixel } from '@calvet/core/drawing/camera';
 import { drawPhoto, photoDrawing } from './draw-photo';
 import { photoBatches } from './photo-batches';
 import { photoPlans } from './photo-plans';

@@ -1,5 +1,5 @@
-import type { Pixel, Place } from './camera';
-import { pathOf, type Ink } from './ink';
+import type { Pixel, Place } from '@calvet/core/drawing/camera';
+import { pathOf, type Ink } from '@calvet/core/drawing/ink';
 import type { Flaw, PhotoTruth } from './truth';
 
 /** A stretch along a joint, in metres from the middle of the picture. */

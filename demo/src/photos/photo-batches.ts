@@ -2,7 +2,7 @@ import type { Change, Photo, PhotoBody, PhotoMark } from '@calvet/contract';
 import { keptAreas, type SeedBatch } from '../changes';
 import { idOf, idsOfHouse } from '../ids';
 import { demoHouses, type DemoHouse } from '../scenario';
-import type { Pixel } from './camera';
+import type { Pixel } from '@calvet/core/drawing/camera';
 import { drawPhoto, type DrawnPhoto } from './draw-photo';
 import { photoPlans, type DemoPhoto } from './photo-plans';
 import type { PhotoTruth } from './truth';

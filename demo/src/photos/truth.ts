@@ -1,4 +1,4 @@
-import type { Pixel } from './camera';
+import type { Pixel } from '@calvet/core/drawing/camera';
 
 /** Something wrong that a photo shows, where it is in the picture, and how large it is in truth. */
 export interface Flaw {

@@ -3,6 +3,7 @@ export type Place = readonly [x: number, y: number, z: number];
 /** A place in the picture, in pixels from its upper left corner. */
 export type Pixel = readonly [x: number, y: number];
 
+/** Where a picture is taken from, and how large it is. */
 export interface Camera {
   readonly from: Place;
   /** Turned to the right and upwards, in radians. */

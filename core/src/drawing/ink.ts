@@ -1,8 +1,9 @@
-import { randomLcg } from 'd3-random';
+import type { RandomSource } from '../random/distributions';
 import { project, type Camera, type Pixel, type Place } from './camera';
 
 const rounded = (value: number): string => value.toFixed(1);
 
+/** Pixels joined in turn, as the path of an SVG. */
 export function pathOf(pixels: readonly Pixel[], isClosed = true): string {
   return `M${pixels.map(([x, y]) => `${rounded(x)} ${rounded(y)}`).join('L')}${isClosed ? 'Z' : ''}`;
 }
@@ -32,8 +33,8 @@ export interface Box {
   readonly z: number;
 }
 
-export function openInk(camera: Camera, seed: number): Ink {
-  const random = randomLcg(seed);
+/** An empty picture, to be drawn on with the numbers of a source: the same source draws the same. */
+export function openInk(camera: Camera, random: RandomSource): Ink {
   const between = (low: number, high: number) => low + (high - low) * random();
   const body: string[] = [];
   const defs: string[] = [];
