@@ -15,8 +15,12 @@ const parts = { Workdays, schedule, multiPoint, PlanIds, measurePlan, outlineOf,
 
 const found = docExamples(__dirname);
 
-/** Words of schemas are examples of themselves, every step is computed again in a test of its own, and a batch needs threads. */
-const isFigured = (file: string) => !file.startsWith('steps/') && file !== 'schema.ts' && file !== 'batch.ts';
+/**
+ * Words of schemas are examples of themselves, every step is computed again in a test of its own, a batch needs threads, and
+ * what is drawn is looked at.
+ */
+const isFigured = (file: string) =>
+  !file.startsWith('steps/') && !file.startsWith('drawing/') && file !== 'schema.ts' && file !== 'batch.ts';
 
 test('every function that others may use has an example', () => {
   expect(withoutExample(__dirname, isFigured)).toEqual([]);

@@ -1,6 +1,7 @@
 import type { OperationName, OperationTypes } from './operations';
 import { calendarExample } from './calendar/calendar-example';
 import { traceExample } from './continuity/trace-example';
+import { depthMapExample } from './insulation/depth-map-example';
 import { photoExamples } from './photo/photo-examples';
 import { planExample } from './plan/plan-example';
 import { takeOffExamples } from './take-off/take-off-examples';
@@ -210,22 +211,7 @@ export const examples: { readonly [Name in OperationName]: OperationTypes[Name][
     restRsi: 0.3,
     settlingFraction: 0.12,
   },
-  'insulation.depthMap': {
-    kind: 'looseFill',
-    widthM: 9,
-    heightM: 5,
-    readings: [
-      { xM: 1, yM: 1, depthM: 0.37 },
-      { xM: 4.5, yM: 2.5, depthM: 0.4 },
-      { xM: 8, yM: 4, depthM: 0.38 },
-      { xM: 8.6, yM: 0.4, depthM: 0.21 },
-      { xM: 2, yM: 4.4, depthM: 0.36 },
-    ],
-    conductivityWmK: 0.04,
-    specifiedDepthM: 0.36,
-    restRsi: 0.4,
-    settlingFraction: 0.12,
-  },
+  'insulation.depthMap': depthMapExample,
   'insulation.hybridFill': {
     cavityDepthM: 0.14,
     foamDepthsM: [0.055, 0.05, 0.042],

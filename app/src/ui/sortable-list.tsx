@@ -1,3 +1,4 @@
+import { dequal } from 'dequal';
 import {
   closestCenter,
   DndContext,
@@ -11,6 +12,7 @@ import { SortableContext, useSortable, verticalListSortingStrategy } from '@dnd-
 import { CSS } from '@dnd-kit/utilities';
 import {
   createContext,
+  memo,
   use,
   useId,
   useLayoutEffect,
@@ -18,7 +20,7 @@ import {
   useRef,
   useState,
   type KeyboardEvent,
-  type ReactNode,
+  type ReactElement,
 } from 'react';
 import useLatestCallback from 'use-latest-callback';
 import Icon from './icon-font/icon-set';
@@ -37,17 +39,18 @@ interface SortableListProps<Item extends Sorted> {
   readonly nameOf: (item: Item, position: number) => string;
   /** Called once one was put into another place. */
   readonly onMove: (from: number, to: number) => void;
-  /** Draws one; its {@link SortableGrip} stands where it is put. */
-  readonly children: (item: Item, position: number) => ReactNode;
+  /** Draws one; its {@link SortableGrip} stands where it is put. It is drawn anew where anything that it is given is another. */
+  readonly children: (item: Item, position: number) => ReactElement;
 }
 
-/** A finger that only presses moves nothing. */
-const DRAG_FROM_PX = 4;
+/** A finger that only presses moves nothing. The same object at each drawing: another one draws every entry anew. */
+const DRAGGED = { activationConstraint: { distance: 4 } };
 
 const STEPS: Readonly<Record<string, -1 | 1>> = { ArrowUp: -1, ArrowDown: 1 };
 
 /** Entries of a list stay in its column. */
 const upAndDown: Modifier = ({ transform }) => ({ ...transform, x: 0 });
+const MODIFIERS = [upAndDown];
 
 const nothing = (): undefined => undefined;
 /** What is done is said here, in the words of the list. */
@@ -68,7 +71,7 @@ export function SortableList<Item extends Sorted>({
   onMove,
   children,
 }: SortableListProps<Item>) {
-  const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: DRAG_FROM_PX } }));
+  const sensors = useSensors(useSensor(PointerSensor, DRAGGED));
   const keysId = useId();
   const [said, setSaid] = useState('');
   const list = useRef<HTMLDivElement>(null);
@@ -90,19 +93,19 @@ export function SortableList<Item extends Sorted>({
     setSaid(`${nameOf(item, from)} is at place ${to + 1} of ${items.length}.`);
     onMove(from, to);
   };
-  const byKeys = (id: string, event: KeyboardEvent): void => {
+  const byKeys = useLatestCallback((id: string, event: KeyboardEvent): void => {
     const step = STEPS[event.key];
     if (step === undefined) return;
     event.preventDefault();
     movedByKeys.current = id;
     const from = placeOf(id);
     move(from, from + step);
-  };
+  });
   return (
     <DndContext
       sensors={sensors}
       collisionDetection={closestCenter}
-      modifiers={[upAndDown]}
+      modifiers={MODIFIERS}
       accessibility={SAID_HERE}
       onDragEnd={({ active, over }) => {
         if (over !== null) move(placeOf(active.id), placeOf(over.id));
@@ -116,7 +119,7 @@ export function SortableList<Item extends Sorted>({
               id={item.id}
               name={nameOf(item, position)}
               keysId={keysId}
-              onKeyDown={(event) => byKeys(item.id, event)}
+              onKeyDown={byKeys}
             >
               {children(item, position)}
             </SortableEntry>
@@ -185,18 +188,31 @@ interface SortableEntryProps {
   readonly name: string;
   /** Of what says which keys move it. */
   readonly keysId: string;
-  /** Called with each key that is pressed on its grip. */
-  readonly onKeyDown: (event: KeyboardEvent) => void;
+  /** Called with each key that is pressed on its grip: the same function at each drawing. */
+  readonly onKeyDown: (id: string, event: KeyboardEvent) => void;
   /** What stands in it. */
-  readonly children: ReactNode;
+  readonly children: ReactElement;
 }
 
-function SortableEntry({ id, name, keysId, onKeyDown, children }: SortableEntryProps) {
+/** What an entry draws is the same where it is given the same, though it was put down anew. */
+function isSame(before: SortableEntryProps, now: SortableEntryProps): boolean {
+  const { children: drawn, ...rest } = before;
+  const { children: next, ...others } = now;
+  return dequal(rest, others) && drawn.type === next.type && dequal(drawn.props, next.props);
+}
+
+const SortableEntry = memo(function SortableEntry({
+  id,
+  name,
+  keysId,
+  onKeyDown,
+  children,
+}: SortableEntryProps) {
   const palette = usePalette();
   const { listeners, setNodeRef, setActivatorNodeRef, transform, transition, isDragging } = useSortable({
     id,
   });
-  const press = useLatestCallback(onKeyDown);
+  const press = useLatestCallback((event: KeyboardEvent) => onKeyDown(id, event));
   const grip = useMemo(
     () => ({ id, name, keysId, isDragging, listeners, setNode: setActivatorNodeRef, onKeyDown: press }),
     [id, name, keysId, isDragging, listeners, setActivatorNodeRef, press],
@@ -215,4 +231,4 @@ function SortableEntry({ id, name, keysId, onKeyDown, children }: SortableEntryP
       <Grip value={grip}>{children}</Grip>
     </div>
   );
-}
+}, isSame);

@@ -86,6 +86,13 @@ export function drawBehind(ink: Ink, bays: readonly Bay[], half: number, depthM:
   }
 }
 
+/** A pressed place, and how dark each of its rings is, 0…1. */
+export interface PressedPlace {
+  readonly outline: readonly Flat[];
+  readonly middle: Flat;
+  readonly shade: number;
+}
+
 /** What fills a cavity, and what is wrong with it, on its face. */
 export interface DrawnFill {
   readonly bay: Bay;
@@ -97,7 +104,7 @@ export interface DrawnFill {
   readonly z: number;
   readonly voids: readonly (readonly Flat[])[];
   /** Pressed places, each darkening towards a place within. */
-  readonly pressed: readonly { readonly outline: readonly Flat[]; readonly middle: Flat }[];
+  readonly pressed: readonly PressedPlace[];
   /** Names it within the picture. */
   readonly id: string;
 }
@@ -143,13 +150,13 @@ export function drawFill(ink: Ink, drawn: DrawnFill): void {
       'rgba(40,28,10,0.28)',
     );
   }
-  for (const { outline, middle } of pressed) {
+  for (const { outline, middle, shade } of pressed) {
     for (const part of [1, 0.8, 0.6, 0.4]) {
       const ring = outline.map(([x, y]): Flat => [
         middle[0] + (x - middle[0]) * part,
         middle[1] + (y - middle[1]) * part,
       ]);
-      ink.add(`<path d="${pathOf(on(ring, z))}" fill="#2a1f0c" fill-opacity="0.2"/>`);
+      ink.add(`<path d="${pathOf(on(ring, z))}" fill="#2a1f0c" fill-opacity="${shade}"/>`);
     }
   }
   ink.add('</g>');

@@ -13,8 +13,9 @@ interface Edge {
 /** Outlines that cross themselves and each other more often than this are none. */
 const MOST_CROSSINGS = 10_000;
 
+/** All edges, those that begin higher up first. */
 function edgesOf(outlines: readonly (readonly Point[])[]): readonly Edge[] {
-  return outlines.flatMap((points, outline) =>
+  const edges = outlines.flatMap((points, outline) =>
     points.flatMap((from, i): Edge[] => {
       const to = points[(i + 1) % points.length] ?? from;
       if (from.y === to.y) return [];
@@ -22,6 +23,7 @@ function edgesOf(outlines: readonly (readonly Point[])[]): readonly Edge[] {
       return [{ outline, x0: top.x, y0: top.y, x1: bottom.x, y1: bottom.y }];
     }),
   );
+  return edges.sort((a, b) => a.y0 - b.y0);
 }
 
 const xAt = (edge: Edge, y: number): number =>
@@ -45,7 +47,9 @@ function levelsOf(edges: readonly Edge[], field: string): readonly number[] {
   edges.forEach((edge, i) => {
     for (let j = i + 1; j < edges.length; j++) {
       const other = edges[j];
-      const level = other === undefined ? null : crossingLevel(edge, other);
+      // Those that begin below its end cannot cross it, nor can any that follow.
+      if (other === undefined || other.y0 >= edge.y1) break;
+      const level = crossingLevel(edge, other);
       if (level !== null) levels.push(level);
     }
     if (levels.length > most) {
@@ -105,15 +109,20 @@ export function areasWhere(
   const edges = edgesOf(outlines);
   const levels = levelsOf(edges, field);
   const areas = Array<number>(count).fill(0);
+  /** Edges that began above and do not end above. */
+  let reaching: Edge[] = [];
+  let begun = 0;
   for (let i = 1; i < levels.length; i++) {
-    const [top, bottom] = [levels[i - 1] ?? 0, levels[i] ?? 0];
+    const [top = 0, bottom = 0] = [levels[i - 1], levels[i]];
     if (top === bottom) continue;
     const middle = (top + bottom) / 2;
-    const crossings: Crossing[] = [];
-    for (const edge of edges) {
-      if (edge.y0 < middle && edge.y1 > middle)
-        crossings.push({ outline: edge.outline, x: xAt(edge, middle) });
+    for (; begun < edges.length; begun++) {
+      const edge = edges[begun];
+      if (edge === undefined || !(edge.y0 < middle)) break;
+      reaching.push(edge);
     }
+    reaching = reaching.filter((edge) => edge.y1 > middle);
+    const crossings = reaching.map((edge): Crossing => ({ outline: edge.outline, x: xAt(edge, middle) }));
     crossings.sort((a, b) => a.x - b.x);
     addWidths(areas, crossings, outlines.length, belongs, bottom - top);
   }

@@ -1,4 +1,5 @@
 import type { Point } from './point';
+import { signedArea } from './signed-area';
 
 /** What of a cell lies no farther from one place than from another: cut along the middle between them. */
 function nearerTo(cell: readonly Point[], place: Point, other: Point): readonly Point[] {
@@ -16,15 +17,6 @@ function nearerTo(cell: readonly Point[], place: Point, other: Point): readonly 
   });
 }
 
-/** Area within corners, in turn. */
-function areaOf(corners: readonly Point[]): number {
-  const twice = corners.reduce((sum, { x, y }, i) => {
-    const next = corners[(i + 1) % corners.length] ?? { x, y };
-    return sum + x * next.y - next.x * y;
-  }, 0);
-  return twice / 2;
-}
-
 /**
  * Shares of a rectangle that lie nearer to one place in it than to any other (Voronoi cells); they add up to 1. Each cell is
  * what is left of the rectangle once it is cut along the middle to every other place, so that places in one line, or on an
@@ -40,7 +32,7 @@ export function nearestShares(places: readonly Point[], width: number, height: n
     { x: 0, y: height },
   ];
   const areas = places.map((place, i) =>
-    areaOf(places.reduce((cell, other, j) => (i === j ? cell : nearerTo(cell, place, other)), all)),
+    signedArea(places.reduce((cell, other, j) => (i === j ? cell : nearerTo(cell, place, other)), all)),
   );
   const sum = areas.reduce((total, area) => total + area, 0);
   return areas.map((area) => area / sum);

@@ -1,12 +1,5 @@
-import { areaWhere } from '../geometry/area-where';
 import type { Point } from '../geometry/point';
-
-const CAVITY: readonly Point[] = [
-  { x: 0, y: 0 },
-  { x: 1, y: 0 },
-  { x: 1, y: 1 },
-  { x: 0, y: 1 },
-];
+import { settledShares } from './settled-shares';
 
 /**
  * Area of the unit square that lies inside any of some outlines; an outline that crosses itself is filled even–odd.
@@ -14,8 +7,6 @@ const CAVITY: readonly Point[] = [
  * @throws {Refusal} `too-tangled`
  */
 export function coveredArea(outlines: readonly (readonly Point[])[]): number {
-  return areaWhere(
-    [CAVITY, ...outlines],
-    ([isInCavity, ...isInside]) => isInCavity === true && isInside.includes(true),
-  );
+  const nothing = outlines.map(() => 0);
+  return settledShares(outlines, nothing).reduce((sum, share) => sum + share, 0);
 }

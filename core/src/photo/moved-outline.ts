@@ -1,15 +1,8 @@
-import { between, type Point } from '../geometry/point';
+import { between, dot, type Point } from '../geometry/point';
+import { signedArea } from '../geometry/signed-area';
 
 /** The corner of two sides that all but fold back on each other is set out no farther than this allows. */
 const SHARPEST = 0.25;
-
-/** Twice the area that corners go round, above 0 one way round and below 0 the other. */
-function turning(corners: readonly Point[]): number {
-  return corners.reduce((sum, { x, y }, i) => {
-    const next = corners[(i + 1) % corners.length] ?? { x, y };
-    return sum + x * next.y - next.x * y;
-  }, 0);
-}
 
 /**
  * An outline set off outwards by a length, each corner along the mean of its sides' normals (mitred). Outwards is by the
@@ -21,7 +14,7 @@ export function movedOutline(outline: readonly Point[], lengthOut: number): read
     const before = outline[(i + outline.length - 1) % outline.length] ?? corner;
     return corner.x !== before.x || corner.y !== before.y;
   });
-  const sign = Math.sign(turning(corners));
+  const sign = Math.sign(signedArea(corners));
   const normals = corners.map((corner, i): Point => {
     const side = between(corner, corners[(i + 1) % corners.length] ?? corner);
     const length = Math.hypot(side.x, side.y);
@@ -30,7 +23,7 @@ export function movedOutline(outline: readonly Point[], lengthOut: number): read
   return corners.map((corner, i) => {
     const before = normals[(i + normals.length - 1) % normals.length] ?? { x: 0, y: 0 };
     const after = normals[i] ?? { x: 0, y: 0 };
-    const out = lengthOut / Math.max(1 + before.x * after.x + before.y * after.y, SHARPEST);
+    const out = lengthOut / Math.max(1 + dot(before, after), SHARPEST);
     return { x: corner.x + out * (before.x + after.x), y: corner.y + out * (before.y + after.y) };
   });
 }

@@ -1,4 +1,3 @@
-import { areasWhere } from '../geometry/area-where';
 import type { Point } from '../geometry/point';
 import { VOID_BELOW_FILL, type Region } from '../insulation/grade';
 import { REGIONS_MAX } from '../limits';
@@ -8,6 +7,7 @@ import { as, fields, figure, list, number, optional, outcome, part } from '../sc
 import { photoToRectangle, type Quadrilateral } from './homography';
 import { inCavityUnits } from './in-cavity-units';
 import { movedOutline } from './moved-outline';
+import { settledShares } from './settled-shares';
 import { outlineMember, photographedCavity } from './voids';
 
 /** What was drawn round a patch on a photo, and what is left of the thickness in it: 0 where it is empty. */
@@ -46,40 +46,26 @@ export const OUTLINE_SD_PX = 4;
 /** The step by which corners and outlines are moved to either side. */
 const HALF_PX = 0.5;
 
-const CAVITY: readonly Point[] = [
-  { x: 0, y: 0 },
-  { x: 1, y: 0 },
-  { x: 1, y: 1 },
-  { x: 0, y: 1 },
-];
-
-/** What each region covers of the unit square, what several share going to one. */
-function settledAreas(
-  outlines: readonly (readonly Point[])[],
+/**
+ * Shares of a cavity that each of some regions takes on its photo.
+ * @example measuredShares(examples['photo.voids'].corners, [{ outline: examples['photo.voids'].outlines[0], fill: 0 }]) // [0.03509]
+ * @throws {Refusal} `degenerate-corners`, `beyond-horizon`, `out-of-range`, `list-length`, `too-tangled`
+ */
+export function measuredShares(
+  corners: readonly Point[],
   regions: readonly OutlinedRegion[],
 ): readonly number[] {
-  const emptiestFirst = regions.map((_, i) => i);
-  emptiestFirst.sort((a, b) => (regions[a]?.fill ?? 0) - (regions[b]?.fill ?? 0) || a - b);
-  return areasWhere(
-    [CAVITY, ...outlines],
-    regions.length,
-    (isInside) => {
-      if (isInside[0] !== true) return null;
-      return emptiestFirst.find((i) => isInside[i + 1] === true) ?? null;
-    },
-    'regions',
-  );
-}
-
-/** Shares of the cavity, by region. */
-function sharesOf(corners: readonly Point[], regions: readonly OutlinedRegion[]): readonly number[] {
   const outlines = inCavityUnits(
     regions.map(({ outline }) => outline),
     photoToRectangle(corners as Quadrilateral, 1, 1),
     'regions',
     (i) => `regions[${i}].outline`,
   );
-  return settledAreas(outlines, regions);
+  return settledShares(
+    outlines,
+    regions.map(({ fill }) => fill),
+    'regions',
+  );
 }
 
 interface Sums {
@@ -105,7 +91,7 @@ const moved = (corner: Point, axis: 'x' | 'y', by: number): Point => ({
 function uncertaintyOf(input: RegionsInput): Sums | null {
   const { corners, regions, cornerSdPx = CORNER_SD_PX, outlineSdPx = OUTLINE_SD_PX } = input;
   const sums = (of: readonly Point[], drawn: readonly OutlinedRegion[]): Sums =>
-    sumsOf(sharesOf(of, drawn), drawn);
+    sumsOf(measuredShares(of, drawn), drawn);
   let [empty, pressed] = [0, 0];
   const add = (more: Sums, less: Sums, sdPx: number): void => {
     empty += ((more.empty - less.empty) * sdPx) ** 2;
@@ -141,7 +127,7 @@ function uncertaintyOf(input: RegionsInput): Sums | null {
  */
 export function regions(input: RegionsInput): Regions {
   const cavityAreaM2 = input.cavityWidthM * input.cavityHeightM;
-  const shares = sharesOf(input.corners, input.regions);
+  const shares = measuredShares(input.corners, input.regions);
   const { empty, pressed } = sumsOf(shares, input.regions);
   const found = shares.map((each, i): Region => ({
     areaM2: each * cavityAreaM2,

@@ -135,6 +135,7 @@ export function drawCavities(ink: Ink, plan: CavitiesPlan): PhotoTruth {
         .map(({ outline, plan: flaw }) => ({
           outline,
           middle: [(bay.left + bay.right) / 2 + flaw.x, flaw.y],
+          shade: 0.2,
         })),
       id: `bay${i}`,
     });

@@ -3,6 +3,7 @@ import { randomLcg } from 'd3-random';
 import sharp from 'sharp';
 import type { Camera } from '@calvet/core/drawing/camera';
 import { drawCavities, type CavitiesPlan } from './cavities';
+import { finishedPicture, torchLight } from '@calvet/core/drawing/finished-picture';
 import { openInk, type Ink } from '@calvet/core/drawing/ink';
 import {
   drawFan,
@@ -64,32 +65,11 @@ function drawScene(ink: Ink, scene: ScenePlan): PhotoTruth {
   }
 }
 
-/** The light of a torch, brightest a little off the middle, and the words that say what the picture is. */
-function lightAndLabel({ between, camera: { widthPx, heightPx } }: Ink, daylight: number): string {
-  const [cx, cy] = [between(0.44, 0.56), between(0.42, 0.54)];
-  const dark = (1 - daylight).toFixed(2);
-  return (
-    `<radialGradient id="torch" cx="${cx.toFixed(3)}" cy="${cy.toFixed(3)}" r="0.62">` +
-    '<stop offset="0" stop-color="#fff3d0" stop-opacity="0.16"/>' +
-    '<stop offset="0.35" stop-color="#0a0d14" stop-opacity="0.04"/>' +
-    `<stop offset="1" stop-color="#05070c" stop-opacity="${dark}"/></radialGradient>` +
-    `<rect width="${widthPx}" height="${heightPx}" fill="url(#torch)"/>` +
-    `<rect x="0" y="${heightPx - 44}" width="232" height="44" fill="#05070c" fill-opacity="0.6"/>` +
-    `<text x="18" y="${heightPx - 14}" font-size="24" fill="#f4f1ea" letter-spacing="2">drawn sample</text>`
-  );
-}
-
 /** The picture and its truth, without pixels. */
 export function photoDrawing(plan: PhotoPlan): { readonly svg: string; readonly truth: PhotoTruth } {
   const ink = openInk(cameraOf(plan), randomLcg(plan.seed));
-  const { widthPx, heightPx } = ink.camera;
   const truth = drawScene(ink, plan.scene);
-  const { defs, body } = ink.drawn();
-  const svg =
-    `<svg xmlns="http://www.w3.org/2000/svg" width="${widthPx}" height="${heightPx}" font-family="sans-serif">` +
-    `<defs>${defs}</defs><rect width="${widthPx}" height="${heightPx}" fill="#1a1712"/>${body}` +
-    `${lightAndLabel(ink, plan.daylight)}</svg>`;
-  return { svg, truth };
+  return { svg: finishedPicture(ink, torchLight(ink, plan.daylight)), truth };
 }
 
 /** A made-up photo as a camera would have left it, with what it shows in truth. The same plan gives the same bytes. */
