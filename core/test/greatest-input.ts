@@ -83,6 +83,21 @@ const FITTING: Readonly<Partial<Record<OperationName, (input: Fields) => Fields>
     ...input,
     outlines: (input.outlines as readonly Entries[]).map((outline) => outline.slice(0, 20)),
   }),
+  'photo.regions': (input) => ({
+    ...input,
+    regions: entriesOf(input, 'regions').map((region) => ({
+      ...region,
+      outline: entriesOf(region, 'outline').slice(0, 10),
+    })),
+  }),
+  'insulation.depthMap': (input) => ({
+    ...input,
+    readings: entriesOf(input, 'readings').map((reading, i) => ({
+      ...reading,
+      xM: (i % 25) / 3,
+      yM: Math.floor(i / 25) / 5,
+    })),
+  }),
   'thermal.assembly': (input) => ({ ...input, frameAlignment: 'offset', layers: leanlyFramed(input) }),
   'thermal.doubleFrames': (input) => ({ ...input, layers: leanlyFramed(input) }),
   'thermal.studLayout': (input) => ({
