@@ -197,8 +197,11 @@ test.describe('in the hand', () => {
     const choosing = page.waitForEvent('filechooser');
     await page.getByRole('button', { name: 'Take a photo' }).click();
     await (await choosing).setFiles([await plainPicture(8)]);
+    // The picture that comes in moves what is below it: a hand presses what it sees.
+    await expect(page.getByRole('dialog').getByRole('link', { name: /^Photo of/ })).toBeVisible();
     await page.getByRole('radio', { name: '6 mm', exact: true }).click();
     await page.getByRole('radio', { name: 'Open joint' }).click();
+    await expect(page.getByRole('radio', { name: 'Open joint' })).toBeChecked();
     expect((await deeds()).taps).toBe(4);
     await expect(page.getByText('To mend it: sealant that stays soft.')).toBeVisible();
     await key(page, 'Done').click();
