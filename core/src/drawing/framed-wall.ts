@@ -19,8 +19,8 @@ export interface FillColours {
 
 /** Width of a stud. */
 export const STUD_M = 0.045;
-/** Width and height of a socket's box. */
-const BOX_M = [0.075, 0.1] as const;
+/** Size of a socket's box. */
+export const BOX_M = { width: 0.075, height: 0.1 } as const;
 
 /** Studs on the left of each bay and beyond the last, and plates above and below. */
 export function drawFrame(ink: Ink, bays: readonly Bay[], half: number): void {
@@ -186,7 +186,7 @@ export function drawPipe(ink: Ink, middle: number, half: number): void {
 
 /** A box for a socket beside a stud, and the cable that comes down to it. */
 export function drawBox(ink: Ink, left: number, y: number, half: number): void {
-  const [w, h] = BOX_M;
+  const { width: w, height: h } = BOX_M;
   const corners = (z: number) =>
     [
       [left, y, z],

@@ -3,7 +3,7 @@ import type { GradeOfWork } from '../insulation/grade';
 import { ANSWERS_MAX } from '../limits';
 import type { Operation } from '../operation';
 import { as, fields, figure, list, option, optional, outcome, share } from '../schema';
-import { weightedKappa, type Confusion, type WeightedKappa } from './weighted-kappa';
+import { NORMAL_95, weightedKappa, type Confusion, type WeightedKappa } from './weighted-kappa';
 
 /** What is so of one picture, and what somebody saw in it. */
 export interface TrainedAnswer {
@@ -38,8 +38,6 @@ export interface Agreement extends WeightedKappa {
 }
 
 const GRADES = ['I', 'II', 'III', 'none'] as const satisfies readonly GradeOfWork[];
-/** Of a normal distribution, between which 95 % lie. */
-const NORMAL_95 = 1.96;
 
 function confusionOf(answers: readonly TrainedAnswer[]): Confusion {
   const counts = GRADES.map(() => GRADES.map(() => 0));

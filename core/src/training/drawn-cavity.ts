@@ -1,6 +1,7 @@
 import { project, type Pixel } from '../drawing/camera';
 import { finishedPicture, torchLight } from '../drawing/finished-picture';
 import {
+  BOX_M,
   drawBehind,
   drawBox,
   drawFill,
@@ -174,7 +175,7 @@ function drawServices(ink: Ink, laid: readonly Laid[], cavity: CavityInSight): v
   } of laid) {
     if (cause === 'roundCable') drawCable(ink, middle[0], half);
     if (cause === 'behindPipe') drawPipe(ink, middle[0], half);
-    if (cause === 'behindBox') drawBox(ink, -cavity.widthM / 2, middle[1] - 0.05, half);
+    if (cause === 'behindBox') drawBox(ink, -cavity.widthM / 2, middle[1] - BOX_M.height / 2, half);
   }
 }
 

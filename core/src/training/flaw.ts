@@ -1,4 +1,4 @@
-import type { Flat } from '../drawing/framed-wall';
+import { BOX_M, type Flat } from '../drawing/framed-wall';
 import type { Ink } from '../drawing/ink';
 
 /** Why a place is empty or pressed. */
@@ -54,8 +54,6 @@ interface Shape {
   readonly tilt: number;
 }
 
-/** The box for a socket, whose lower left corner is given, is so large. */
-const BOX_M = { width: 0.075, height: 0.1 } as const;
 const CORNERS = 28;
 
 type Between = Ink['between'];

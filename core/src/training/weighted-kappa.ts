@@ -9,7 +9,8 @@ export interface WeightedKappa {
   readonly kappaHigh95: number | null;
 }
 
-const NORMAL_95 = 1.96;
+/** Of a normal distribution, within so many standard errors to either side of which 95 % lie. */
+export const NORMAL_95 = 1.96;
 /** Chance that agrees to within this fully leaves nothing to be agreed on. */
 const NOTHING_LEFT = 1e-12;
 
